@@ -1,0 +1,1 @@
+"""Planes of depth: marking them on a photo, reading them, and planning their values."""

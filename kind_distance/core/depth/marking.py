@@ -1,0 +1,220 @@
+"""From a few strokes to planes.
+
+Strokes are seeds; each patch of the picture goes to the plane whose strokes a random walk from it
+reaches first. Brush and level line then say outright what belongs where. A plane without a stroke of its own
+keeps a thin line of seeds in the middle of its proposed place.
+"""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import Literal
+
+import cv2
+import numpy as np
+from numpy.typing import NDArray
+from scipy import sparse
+from scipy.sparse.linalg import splu
+
+from kind_distance.core.depth.segments import Segments
+from kind_distance.core.picture.working import WorkingPicture
+from kind_distance.errors import DomainError
+
+StrokeKind = Literal["mark", "brush", "level"]
+GUIDE_RADIUS = 5  # half width of the filter that fits masks to the picture's edges [px]
+GUIDE_EPSILON = 0.02  # squared value steps below which an edge is no edge
+MOST_POINTS = 4000
+WIDEST = 0.25
+
+
+@dataclass(frozen=True)
+class Stroke:
+    """One stroke of the painter's.
+
+    Parameters
+    ----------
+    kind : "mark", "brush" or "level"
+        ``mark`` spreads to what looks alike; ``brush`` colours exactly what it covers; ``level`` says
+        that below this line nothing is farther than the plane.
+    plane : int
+        Rank of the plane, 1 = farthest.
+    points : tuple of (float, float)
+        Track, as shares of the picture's width and height, 0-1.
+    width : float
+        Width of the stroke as a share of the picture's width.
+    """
+
+    kind: StrokeKind
+    plane: int
+    points: tuple[tuple[float, float], ...]
+    width: float = 0.012
+
+    def __post_init__(self) -> None:
+        least = 2 if self.kind == "level" else 1
+        if not least <= len(self.points) <= MOST_POINTS:
+            raise DomainError("A stroke needs a beginning and an end.", "Draw it again, a little longer.")
+        if not all(np.isfinite(v) for point in self.points for v in point):
+            raise DomainError("A stroke holds a point that is no place.", "Draw it again.")
+        if not any(0 <= x <= 1 and 0 <= y <= 1 for x, y in self.points):
+            raise DomainError("This stroke lies wholly outside the picture.", "Draw it inside the picture.")
+        if any(not -1 <= v <= 2 for point in self.points for v in point):
+            raise DomainError("This stroke runs far outside the picture.", "Draw it inside the picture.")
+        if not 0 < self.width <= WIDEST:
+            raise DomainError("A stroke is wider than nothing and at most a quarter of the picture.", "Choose a width.")
+
+    def raster(self, height: int, width: int) -> NDArray[np.bool_]:
+        """Pixels under the stroke: (height, width) bool; may be all False for a stroke off the picture."""
+        canvas = np.zeros((height, width), np.uint8)
+        track = np.array([[round(x * (width - 1)), round(y * (height - 1))] for x, y in self.points], np.int32)
+        thick = max(1, round(self.width * width))
+        if len(track) == 1:
+            cv2.circle(canvas, (int(track[0][0]), int(track[0][1])), max(1, thick // 2), 1, -1)
+        else:
+            cv2.polylines(canvas, [track.reshape(-1, 1, 2)], isClosed=False, color=1, thickness=thick)
+        return np.asarray(canvas > 0)
+
+
+def _seed_from_proposal(seeds: NDArray[np.int64], segments: Segments, proposal: NDArray[np.uint8], plane: int) -> None:
+    """Seed a plane nobody has marked yet along the middle row of its proposed place, in each column."""
+    inside = proposal == plane
+    if not inside.any():
+        return
+    rows = np.arange(proposal.shape[0])[:, None]
+    count = inside.sum(axis=0)
+    columns = np.flatnonzero(count)
+    middle = ((inside * rows).sum(axis=0)[columns] / count[columns]).astype(np.int64)
+    middle = np.clip(middle, 0, proposal.shape[0] - 1)
+    true_middle = inside[middle, columns]
+    patches = np.unique(segments.ids[middle[true_middle], columns[true_middle]])
+    seeds[patches[seeds[patches] == 0]] = plane
+
+
+def _seeds(segments: Segments, proposal: NDArray[np.uint8], marks: list[Stroke], count: int) -> NDArray[np.int64]:
+    seeds = np.zeros(segments.count, np.int64)
+    for stroke in marks:
+        under = stroke.raster(*segments.ids.shape)
+        seeds[np.unique(segments.ids[under])] = stroke.plane
+    marked = {stroke.plane for stroke in marks}
+    for plane in range(1, count + 1):
+        if plane not in marked:
+            _seed_from_proposal(seeds, segments, proposal, plane)
+    return seeds
+
+
+def walk(segments: Segments, seeds: NDArray[np.int64], count: int) -> NDArray[np.float32]:
+    """Probability that a random walk from each patch meets each plane's seeds first.
+
+    Parameters
+    ----------
+    segments : Segments
+    seeds : int array, shape (N,)
+        Plane of each seeded patch, 0 where not seeded.
+    count : int
+        Number of planes.
+
+    Returns
+    -------
+    float32 array, shape (N, count)
+        Rows sum to 1.
+
+    References
+    ----------
+    .. [1] L. Grady, "Random walks for image segmentation", 2006.
+    """
+    n = segments.count
+    i, j = segments.edges[:, 0], segments.edges[:, 1]
+    one_way = sparse.coo_array((segments.weights, (i, j)), shape=(n, n)).tocsr()
+    ease = one_way + one_way.T
+    laplace = (sparse.diags_array(np.asarray(ease.sum(axis=1)).ravel() + 1e-9) - ease).tocsr()
+    known, free = np.flatnonzero(seeds), np.flatnonzero(seeds == 0)
+    chance = np.zeros((n, count), np.float32)
+    chance[known, seeds[known] - 1] = 1
+    if known.size == 0:
+        chance[:] = 1 / count
+        return chance
+    if free.size:
+        rows = laplace[free]
+        right = -(rows[:, known] @ chance[known].astype(np.float64))
+        chance[free] = splu(rows[:, free].tocsc()).solve(np.asarray(right))
+    return chance
+
+
+def _guided(guide: NDArray[np.float32], chance: NDArray[np.float32]) -> NDArray[np.float32]:
+    """Fit masks to the picture's own edges; all planes at once, (H, W, N).
+
+    Source: K. He, J. Sun, X. Tang, "Guided image filtering", 2013.
+    """
+    size = (2 * GUIDE_RADIUS + 1,) * 2
+
+    def mean(a: NDArray[np.float32]) -> NDArray[np.float32]:
+        return np.asarray(cv2.blur(a, size), dtype=np.float32)
+
+    guide_mean = mean(guide)
+    variance = mean(guide * guide) - guide_mean * guide_mean
+    out = np.empty_like(chance)
+    for plane in range(chance.shape[2]):
+        one = np.ascontiguousarray(chance[..., plane])
+        one_mean = mean(one)
+        slope = np.asarray((mean(guide * one) - guide_mean * one_mean) / (variance + GUIDE_EPSILON), np.float32)
+        out[..., plane] = mean(slope) * guide + mean(np.asarray(one_mean - slope * guide_mean, np.float32))
+    return out
+
+
+def _below_line(labels: NDArray[np.uint8], stroke: Stroke) -> None:
+    """Bring everything below a level line, as far as it reaches, at least as near as its plane."""
+    height, width = labels.shape
+    points = sorted(stroke.points)
+    xs = np.array([x * (width - 1) for x, _ in points])
+    ys = np.array([y * (height - 1) for _, y in points])
+    columns = np.arange(max(0, int(np.floor(xs[0]))), min(width - 1, int(np.ceil(xs[-1]))) + 1)
+    line = np.interp(columns, xs, ys)
+    below = np.arange(height)[:, None] > line[None, :]
+    part = labels[:, columns]
+    labels[:, columns] = np.where(below, np.maximum(part, stroke.plane), part)
+
+
+def mark_planes(
+    picture: WorkingPicture,
+    segments: Segments,
+    proposal: NDArray[np.uint8],
+    strokes: list[Stroke],
+    count: int,
+) -> NDArray[np.uint8]:
+    """Divide the picture among its planes.
+
+    Parameters
+    ----------
+    picture : WorkingPicture
+    segments : Segments
+    proposal : uint8 array, shape (H, W)
+        First guess, 1 (farthest) to count.
+    strokes : list of Stroke
+        In the order drawn; a later one wins where two say different things.
+    count : int
+        Number of planes.
+
+    Returns
+    -------
+    uint8 array, shape (H, W)
+        Plane of each pixel, 1 (farthest) to count.
+
+    Raises
+    ------
+    DomainError
+        If a stroke names a plane that does not exist.
+    """
+    if any(not 1 <= stroke.plane <= count for stroke in strokes):
+        raise DomainError("A stroke belongs to a plane that this painting does not have.", "Choose a plane.")
+    marks = [stroke for stroke in strokes if stroke.kind == "mark"]
+    if marks:
+        chance = walk(segments, _seeds(segments, proposal, marks, count), count)
+        fitted = _guided(picture.value, chance[segments.ids])
+        labels = np.asarray(fitted.argmax(axis=2) + 1, dtype=np.uint8)
+    else:
+        labels = proposal.copy()
+    for stroke in strokes:
+        if stroke.kind == "level":
+            _below_line(labels, stroke)
+        else:
+            labels[stroke.raster(*labels.shape)] = stroke.plane
+    return labels

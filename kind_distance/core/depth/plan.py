@@ -1,0 +1,257 @@
+"""From what the photo shows and the chosen veil to planned values for every plane.
+
+A plane's target lies between the value measured in the photo and the value the veil would give a surface
+like the nearest land at that plane's distance; `pull` says how far toward the veil. The ladder then keeps
+planes that meet apart.
+"""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, field
+from typing import Literal
+
+import numpy as np
+
+from kind_distance.core.colour.munsell import PAINT_DARKEST, PAINT_LIGHTEST, luminance_from_value, value_from_luminance
+from kind_distance.core.colour.srgb import luminance
+from kind_distance.core.depth.ladder import USUAL_GAP, Gap, Ladder, Rung, key_range, solve_ladder
+from kind_distance.core.depth.readings import Border, PlaneReading
+from kind_distance.core.depth.veil import VeilProfile, profile_of, value_seen
+from kind_distance.errors import DomainError
+
+PlaneKind = Literal["sky", "land", "water"]
+ACCENTS_KEPT = 0.6  # share of the photo's range around the mass that is planned; common practice, no source
+CLEAR_DIFFERENCE = 0.2  # a smaller measured difference does not settle which plane is lighter [V]
+UNREAD = 5.5  # target of a plane that holds nothing yet [V]
+
+
+@dataclass(frozen=True)
+class PlaneSpec:
+    """What the painter says of a plane.
+
+    Parameters
+    ----------
+    name : str
+    kind : "sky", "land" or "water"
+    distance_m : float or None
+        Rough distance of its middle. [m] None where not said; the sky has none.
+    locked_value : float or None
+        Planned value fixed by hand. [V]
+    marked : bool
+        Whether the painter has put a stroke into it.
+    """
+
+    name: str
+    kind: PlaneKind = "land"
+    distance_m: float | None = None
+    locked_value: float | None = None
+    marked: bool = True
+
+
+@dataclass(frozen=True)
+class PairChoice:
+    """What the painter wants where two planes meet: an own gap, or an own direction (+1 far lighter)."""
+
+    far: int
+    near: int
+    gap: float | None = None
+    direction: int | None = None
+
+
+@dataclass(frozen=True)
+class DepthSettings:
+    """Choices for the whole ladder.
+
+    Parameters
+    ----------
+    veil : str
+        Name of a veil profile.
+    visibility_km : float or None
+        How far one sees, if not as the profile says. [km]
+    pull : float
+        0 keeps the photo's values, 1 takes the veil's.
+    key : "full", "high", "middle" or "low"
+    gap : float
+        Value steps between planes that meet. [V]
+    """
+
+    veil: str = "clear"
+    visibility_km: float | None = None
+    pull: float = 0.5
+    key: str = "full"
+    gap: float = USUAL_GAP
+
+    def __post_init__(self) -> None:
+        profile_of(self.veil)
+        key_range(self.key)
+        if not 0 <= self.pull <= 1:
+            raise DomainError("The pull of the veil lies between 0 and 1.", "Move the slider back.")
+        if not 0 <= self.gap <= 3:
+            raise DomainError("The gap between planes lies between 0 and 3 value steps.", "Choose a smaller gap.")
+        if self.visibility_km is not None and not 0.01 <= self.visibility_km <= 340:
+            raise DomainError("One sees between 10 m and 340 km far.", "Enter a visibility in that range.")
+
+
+@dataclass(frozen=True)
+class PlannedPlane:
+    """The plan for one plane.
+
+    Parameters
+    ----------
+    target : float
+        Wanted before the planes were held apart. [V]
+    value, dark, light : float
+        Planned mass, dark accent and light accent. [V]
+    contrast_left : float or None
+        Share of its own contrast that the veil leaves it at its distance.
+    colour : (float, float, float)
+        Linear sRGB of the measured hue at the planned value, 0-1.
+    """
+
+    target: float
+    value: float
+    dark: float
+    light: float
+    contrast_left: float | None
+    colour: tuple[float, float, float]
+
+
+@dataclass(frozen=True)
+class DepthPlan:
+    """Planned planes in order, the gaps that were asked for, and the ladder with its conflicts."""
+
+    planes: tuple[PlannedPlane, ...]
+    gaps: tuple[Gap, ...]
+    ladder: Ladder
+    low: float
+    high: float
+
+
+@dataclass(frozen=True)
+class DepthInput:
+    """All that the plan is made from; lists are in order of planes, farthest first."""
+
+    specs: list[PlaneSpec]
+    readings: list[PlaneReading | None]
+    borders: list[Border]
+    settings: DepthSettings = field(default_factory=DepthSettings)
+    pairs: list[PairChoice] = field(default_factory=list)
+
+
+def _nearest_land(given: DepthInput) -> float:
+    """Mass of the nearest land plane: what a surface looks like with hardly any air before it. [V]."""
+    for spec, reading in zip(reversed(given.specs), reversed(given.readings), strict=True):
+        if spec.kind == "land" and reading is not None:
+            return reading.mass
+    return UNREAD
+
+
+def _targets(given: DepthInput, profile: VeilProfile, own_value: float) -> list[float]:
+    own = np.full(3, float(luminance_from_value(own_value)) / 100)
+    targets = []
+    for spec, reading in zip(given.specs, given.readings, strict=True):
+        measured = UNREAD if reading is None else reading.mass
+        target = measured
+        if spec.kind == "land" and spec.distance_m is not None:
+            veiled = value_seen(profile, own, spec.distance_m, given.settings.visibility_km)
+            target = measured + given.settings.pull * (veiled - measured)
+        targets.append(float(np.clip(target, PAINT_DARKEST, PAINT_LIGHTEST)))
+    return targets
+
+
+def _measured_sign(given: DepthInput, border: Border) -> int | None:
+    """+1 where the photo has the far plane lighter, -1 darker, None where it does not say."""
+    if abs(border.difference) >= CLEAR_DIFFERENCE:
+        return 1 if border.difference < 0 else -1
+    far, near = given.readings[border.far - 1], given.readings[border.near - 1]
+    if far is None or near is None or abs(far.mass - near.mass) < CLEAR_DIFFERENCE:
+        return None
+    return 1 if far.mass > near.mass else -1
+
+
+def pair_sign(given: DepthInput, border: Border, air_is_lighter: bool) -> int:
+    """Say which of two planes that meet is to be the lighter: +1 the far one.
+
+    The painter's word first; between land planes the veil; next to sky or water the photo.
+    """
+    for choice in given.pairs:
+        if (choice.far, choice.near) == (border.far, border.near) and choice.direction is not None:
+            return choice.direction
+    by_veil = 1 if air_is_lighter else -1
+    kinds = {given.specs[border.far - 1].kind, given.specs[border.near - 1].kind}
+    if kinds == {"land"} and given.settings.pull > 0:
+        return by_veil
+    measured = _measured_sign(given, border)
+    return by_veil if measured is None else measured
+
+
+def _gap_wanted(given: DepthInput, border: Border) -> float:
+    for choice in given.pairs:
+        if (choice.far, choice.near) == (border.far, border.near) and choice.gap is not None:
+            return choice.gap
+    return given.settings.gap
+
+
+def _colour_at(reading: PlaneReading | None, value: float) -> tuple[float, float, float]:
+    """Measured hue at the planned value, as linear light that a screen can show."""
+    wanted = float(luminance_from_value(value)) / 100
+    if reading is None:
+        return (wanted, wanted, wanted)
+    own = np.array(reading.linear)
+    scaled = own * wanted / max(float(luminance(own)), 1e-6)
+    # What leaves the screen's range is drawn toward grey of the same value, so that the value stays true.
+    over = float(scaled.max())
+    if over > 1:
+        keep = (1 - wanted) / max(over - wanted, 1e-9)
+        scaled = wanted + keep * (scaled - wanted)
+    return (float(scaled[0]), float(scaled[1]), float(scaled[2]))
+
+
+def plan_depth(given: DepthInput) -> DepthPlan:
+    """Plan the value of every plane.
+
+    Parameters
+    ----------
+    given : DepthInput
+
+    Returns
+    -------
+    DepthPlan
+        Always an answer; ``ladder.conflicts`` says what could not be had.
+    """
+    profile = profile_of(given.settings.veil)
+    low, high = key_range(given.settings.key)
+    own_value = _nearest_land(given)
+    air = float(value_from_luminance(100 * luminance(profile.airlight_linear())))
+    targets = _targets(given, profile, own_value)
+    rungs = [
+        Rung(
+            target,
+            None if spec.locked_value is None else float(np.clip(spec.locked_value, PAINT_DARKEST, PAINT_LIGHTEST)),
+            0.05 + (0 if reading is None else reading.share),
+        )
+        for target, spec, reading in zip(targets, given.specs, given.readings, strict=True)
+    ]
+    gaps = [
+        Gap(b.far - 1, b.near - 1, pair_sign(given, b, air > own_value), _gap_wanted(given, b)) for b in given.borders
+    ]
+    ladder = solve_ladder(rungs, gaps, low, high)
+    planes = []
+    for spec, reading, target, value in zip(given.specs, given.readings, targets, ladder.planned, strict=True):
+        below = 0.0 if reading is None else ACCENTS_KEPT * (reading.mass - reading.dark)
+        above = 0.0 if reading is None else ACCENTS_KEPT * (reading.light - reading.mass)
+        left = None
+        if spec.kind != "sky" and spec.distance_m is not None:
+            per_km = float(profile.extinction_per_km(given.settings.visibility_km)[1])
+            left = float(np.exp(-per_km * spec.distance_m / 1000))
+        planes.append(
+            PlannedPlane(
+                target=target,
+                value=value,
+                dark=max(PAINT_DARKEST, value - below),
+                light=min(PAINT_LIGHTEST, value + above),
+                contrast_left=left,
+                colour=_colour_at(reading, value),
+            )
+        )
+    return DepthPlan(tuple(planes), tuple(gaps), ladder, low, high)

@@ -1,0 +1,89 @@
+"""Superpixels: the small even-coloured patches on which strokes spread."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+import numpy as np
+from numpy.typing import NDArray
+
+from kind_distance.core.picture.working import WorkingPicture
+
+SEGMENTS = 1500
+COMPACTNESS = 12.0
+LAB_SPREAD = 8.0  # difference of colour at which strokes stop spreading freely [CIELAB]
+LEAST_WEIGHT = 2e-4  # keeps every patch reachable, however sharp the edge
+
+
+@dataclass(frozen=True)
+class Segments:
+    """The patches of a picture and how easily a stroke passes from one to the next.
+
+    Parameters
+    ----------
+    ids : int32 array, shape (H, W)
+        Patch of each pixel, from 0.
+    edges : int array, shape (E, 2)
+        Pairs of touching patches.
+    weights : float array, shape (E,)
+        Ease of passing; large inside a surface, small across an edge.
+    """
+
+    ids: NDArray[np.int32]
+    edges: NDArray[np.int64]
+    weights: NDArray[np.float64]
+
+    @property
+    def count(self) -> int:
+        """Number of patches."""
+        return int(self.ids.max()) + 1
+
+
+def segment_ids(picture: WorkingPicture) -> NDArray[np.int32]:
+    """Divide a picture into about 1500 patches: (H, W) int32 from 0. Takes 0.2-0.6 s; do it once.
+
+    References
+    ----------
+    .. [1] R. Achanta et al., "SLIC superpixels compared to state-of-the-art superpixel methods", 2012.
+    """
+    from skimage.segmentation import slic
+
+    wanted = max(1, min(SEGMENTS, picture.width * picture.height // 16))
+    found = slic(
+        picture.lab.astype(np.float64),
+        n_segments=wanted,
+        compactness=COMPACTNESS,
+        max_num_iter=5,
+        convert2lab=False,
+        start_label=0,
+        channel_axis=-1,
+    )
+    # The library may leave gaps in the numbering; a graph needs none.
+    return np.unique(found, return_inverse=True)[1].reshape(found.shape).astype(np.int32)
+
+
+def build_segments(picture: WorkingPicture, ids: NDArray[np.int32]) -> Segments:
+    """Join the patches to a graph weighted by likeness of colour and length of shared border.
+
+    Parameters
+    ----------
+    picture : WorkingPicture
+    ids : int32 array, shape (H, W)
+        From :func:`segment_ids`.
+    """
+    count = int(ids.max()) + 1
+    area = np.maximum(np.bincount(ids.ravel(), minlength=count), 1)
+    means = np.stack(
+        [np.bincount(ids.ravel(), weights=picture.lab[..., k].ravel(), minlength=count) / area for k in range(3)],
+        axis=-1,
+    )
+    keys = []
+    for one, other in ((ids[:, :-1], ids[:, 1:]), (ids[:-1], ids[1:])):
+        differs = one != other
+        a, b = one[differs].astype(np.int64), other[differs].astype(np.int64)
+        keys.append(np.minimum(a, b) * count + np.maximum(a, b))
+    found, border = np.unique(np.concatenate(keys), return_counts=True)
+    edges = np.stack([found // count, found % count], axis=-1)
+    apart = np.sum((means[edges[:, 0]] - means[edges[:, 1]]) ** 2, axis=-1)
+    weights = (np.exp(-apart / (2 * LAB_SPREAD**2)) + LEAST_WEIGHT) * border
+    return Segments(ids, edges, weights)

@@ -1,0 +1,73 @@
+"""A judgement is data: what was measured, what would be wanted, why it matters, what to do.
+
+Every stage returns these; the wording is built here and nowhere else, so that the screen, the printed
+sheet and the tests read the same sentence. `key` stays the same while the thing judged stays the
+same, so that a painter's "I mean it so" can be kept against it.
+"""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, field
+from typing import Literal
+
+Severity = Literal["strong", "mild", "note"]
+RANK: dict[str, int] = {"strong": 0, "mild": 1, "note": 2}
+
+
+@dataclass(frozen=True)
+class Remedy:
+    """One press that would answer the judgement.
+
+    Parameters
+    ----------
+    label : str
+        What the button says.
+    action : str
+        Name of the change, e.g. ``"set_planned_value"``.
+    arguments : dict
+        What the change needs.
+    """
+
+    label: str
+    action: str
+    arguments: dict[str, object] = field(default_factory=dict)
+
+
+@dataclass(frozen=True)
+class Judgement:
+    """One thing worth the painter's attention.
+
+    Parameters
+    ----------
+    key : str
+        Stable name of the finding, e.g. ``"merged_border:2:3"``.
+    kind : str
+        Family of the finding, e.g. ``"merged_border"``.
+    stage : str
+        Stage it belongs to: ``thumbnails``, ``planes``, ``passes`` or ``sessions``.
+    severity : "strong", "mild" or "note"
+    title : str
+        The finding in a few words.
+    text : str
+        What was measured and why it matters.
+    weight : float
+        Orders findings of one severity; in the unit of the finding (cm, minutes). Larger costs more.
+    planes : tuple of int
+        Ranks of the planes meant, 1 = farthest.
+    remedies : tuple of Remedy
+    """
+
+    key: str
+    kind: str
+    stage: str
+    severity: Severity
+    title: str
+    text: str
+    weight: float = 0.0
+    planes: tuple[int, ...] = ()
+    remedies: tuple[Remedy, ...] = ()
+
+
+def most_costly_first(judgements: list[Judgement]) -> list[Judgement]:
+    """Order judgements as the margin shows them: severity, then cost, then key (repeatable)."""
+    return sorted(judgements, key=lambda j: (RANK[j.severity], -j.weight, j.key))

@@ -1,0 +1,1 @@
+"""What the painter's materials do: media and their rules, grounds, drying."""

@@ -1,0 +1,120 @@
+"""Media, grounds and what may lie on what."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import Literal
+
+from kind_distance.errors import DomainError
+
+Paint = Literal["watercolour", "acrylic", "oil", "dry", "varnish"]
+Dryness = Literal["done", "not_tacky", "touch_dry", "through_dry"]
+
+
+@dataclass(frozen=True)
+class Medium:
+    """How one paints with it.
+
+    Parameters
+    ----------
+    key, name : str
+    first_paint, later_paint : Paint
+        Paint of the block-in and of what follows; they differ for oil over acrylic.
+    over_itself : Dryness
+        What a layer needs of the layer under it.
+    beside : Dryness
+        What a layer needs of a wet neighbour.
+    usual_school : str
+        School of order a painter of this medium mostly follows.
+    block_in, second_layer : str
+        What these passes are called in this medium.
+    varnished : bool
+    """
+
+    key: str
+    name: str
+    first_paint: Paint
+    later_paint: Paint
+    over_itself: Dryness
+    beside: Dryness
+    usual_school: str
+    block_in: str = "block-in"
+    second_layer: str = "second layer"
+    varnished: bool = True
+
+
+# Common practice, no source: what lies on what, and when (facts of the trade).
+MEDIA: dict[str, Medium] = {
+    m.key: m
+    for m in (
+        Medium(
+            "watercolour",
+            "Watercolour",
+            "watercolour",
+            "watercolour",
+            "touch_dry",
+            "touch_dry",
+            "light_to_dark",
+            "first wash",
+            "second wash",
+            varnished=False,
+        ),
+        Medium("acrylic", "Acrylic", "acrylic", "acrylic", "touch_dry", "not_tacky", "far_to_near"),
+        Medium("oil", "Oil", "oil", "oil", "touch_dry", "not_tacky", "far_to_near"),
+        Medium("oil_over_acrylic", "Oil over acrylic", "acrylic", "oil", "touch_dry", "not_tacky", "far_to_near"),
+    )
+}
+
+
+@dataclass(frozen=True)
+class Ground:
+    """What the painting begins on: its name, its value, and whether it has to be painted first."""
+
+    key: str
+    name: str
+    value: float
+    toned: bool
+
+
+GROUNDS: dict[str, Ground] = {
+    g.key: g
+    for g in (
+        Ground("white", "White", 9.5, toned=False),
+        Ground("warm_grey", "Warm grey", 6.5, toned=True),
+        Ground("pink", "Warm pink", 7.5, toned=True),
+        Ground("ochre", "Ochre", 6.5, toned=True),
+        Ground("umber", "Umber", 4.0, toned=True),
+        Ground("black", "Black", 2.0, toned=True),
+    )
+}
+
+
+def medium_of(key: str) -> Medium:
+    """Return a medium by its name; raise DomainError if there is none."""
+    if key not in MEDIA:
+        raise DomainError(f"There is no medium called {key}.", "Choose one of the list.")
+    return MEDIA[key]
+
+
+def ground_of(key: str) -> Ground:
+    """Return a ground by its name; raise DomainError if there is none."""
+    if key not in GROUNDS:
+        raise DomainError(f"There is no ground called {key}.", "Choose one of the list.")
+    return GROUNDS[key]
+
+
+def may_lie_on(upper: Paint, lower: Paint) -> str | None:
+    """Say why one paint may not lie on another, or None where it may.
+
+    Common practice, no source: oil holds on acrylic, acrylic does not hold on oil; nothing goes on varnish.
+    """
+    if lower == "varnish" and upper != "varnish":
+        return "Paint on a final varnish does not hold and is lost when the varnish is taken off."
+    if lower == "oil" and upper in ("acrylic", "watercolour"):
+        return (
+            f"{upper.capitalize()} does not hold on oil: it cracks and peels. "
+            "Oil over acrylic is safe, never the other way."
+        )
+    if lower == "acrylic" and upper == "watercolour":
+        return "Watercolour runs off an acrylic film."
+    return None

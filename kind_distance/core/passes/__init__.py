@@ -1,0 +1,1 @@
+"""Which layer passes a painting needs, in which order, and why."""

@@ -1,0 +1,173 @@
+"""The words of this package: a pass, what passes are made from, and schools of order."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import Literal
+
+from kind_distance.core.paint.media import Dryness, Paint
+from kind_distance.errors import DomainError
+
+PassKind = Literal["ground", "drawing", "block_in", "second_layer", "details", "lights", "varnish", "finish"]
+# Stages of a painting in the order nobody reverses; passes of one level may be ordered among themselves.
+LEVEL: dict[str, int] = {
+    "ground": 0,
+    "drawing": 1,
+    "block_in": 2,
+    "second_layer": 3,
+    "details": 4,
+    "lights": 5,
+    "finish": 6,
+    "varnish": 7,
+}
+LAYERS = ("block_in", "second_layer", "details")
+
+
+@dataclass(frozen=True)
+class PlaneFacts:
+    """What the passes need to know of a plane.
+
+    Parameters
+    ----------
+    name : str
+    area_cm2 : float
+        Area on the support. [cm2]
+    detail : float
+        Share of it on fine edges, 0-1.
+    value, dark, light : float
+        Planned mass and accents. [V]
+    contrast_left : float or None
+        Share of contrast the veil leaves; None where no distance is known.
+    sky : bool
+    """
+
+    name: str
+    area_cm2: float
+    detail: float
+    value: float
+    dark: float
+    light: float
+    contrast_left: float | None = None
+    sky: bool = False
+
+
+@dataclass(frozen=True)
+class Pass:
+    """One layer pass.
+
+    Parameters
+    ----------
+    id : int
+    kind : PassKind
+    plane : int or None
+        Rank of its plane, 1 = farthest; None for the whole surface.
+    title : str
+    paint : Paint
+    minutes : int
+        Painting minutes. [min]
+    thickness : float
+        Against a usual thin layer.
+    why : str
+        What this pass is needed for.
+    """
+
+    id: int
+    kind: PassKind
+    plane: int | None
+    title: str
+    paint: Paint
+    minutes: int
+    thickness: float = 1.0
+    why: str = ""
+
+    @property
+    def level(self) -> int:
+        """Stage of the painting it belongs to."""
+        return LEVEL[self.kind]
+
+
+@dataclass(frozen=True)
+class Precedence:
+    """One pass has to stand before another.
+
+    Parameters
+    ----------
+    before, after : int
+        Ids of passes.
+    needs : Dryness
+        What the earlier layer must be when the later one begins.
+    reason : str
+        In the painter's words.
+    material : bool
+        True where turning it round would not hold together; False for an order of choice.
+    border_cm : float
+        Border the two share, where that is the reason. [cm]
+    """
+
+    before: int
+    after: int
+    needs: Dryness
+    reason: str
+    material: bool = True
+    border_cm: float = 0.0
+
+
+@dataclass(frozen=True)
+class School:
+    """A school of order: a name, its reason, and what it sorts by.
+
+    Parameters
+    ----------
+    key, name, reason : str
+    by : "depth", "light", "dark", "plane" or "mass"
+    """
+
+    key: str
+    name: str
+    reason: str
+    by: Literal["depth", "light", "dark", "plane", "mass"]
+
+
+# Common practice, no source: how painters of different schools order their work.
+SCHOOLS: dict[str, School] = {
+    s.key: s
+    for s in (
+        School(
+            "far_to_near",
+            "Far to near",
+            "Each nearer plane goes over the edge of the one behind it, so nothing is cut round.",
+            "depth",
+        ),
+        School(
+            "light_to_dark",
+            "Light to dark",
+            "Transparent paint only gets darker: the palest planes come first and stay clean.",
+            "light",
+        ),
+        School(
+            "dark_to_light",
+            "Dark to light",
+            "The darks set the depth first; opaque lights are judged against them.",
+            "dark",
+        ),
+        School(
+            "whole_at_once",
+            "The whole at once",
+            "Largest masses first over the whole surface, so that values are judged against each other.",
+            "mass",
+        ),
+        School(
+            "plane_by_plane",
+            "Plane by plane",
+            "One plane is brought as far as it goes before the next is begun: few mixes, little return.",
+            "plane",
+        ),
+    )
+}
+
+
+def school_of(key: str) -> School:
+    """Return a school of order by its name; raise DomainError if there is none."""
+    if key not in SCHOOLS:
+        raise DomainError(f"There is no school of order called {key}.", "Choose one of the list.")
+    return SCHOOLS[key]

@@ -1,0 +1,230 @@
+"""What an order of passes costs, and the judgements on it."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from kind_distance.core.depth.readings import Border
+from kind_distance.core.judgement import Judgement, Remedy, most_costly_first
+from kind_distance.core.paint.drying import REFERENCE, Climate, Weather, dry
+from kind_distance.core.paint.media import Dryness, Medium
+from kind_distance.core.passes.model import LAYERS, Pass, PlaneFacts, Precedence, School
+from kind_distance.core.passes.precedence import broken_rules, material_rules, touching_planes
+from kind_distance.core.wording import Unit, say_length, say_minutes
+
+STAGE = "passes"
+
+
+@dataclass(frozen=True)
+class OrderCost:
+    """What an order costs.
+
+    Parameters
+    ----------
+    cut_round_cm : float
+        Border along which a farther plane is painted after a nearer one of the same level. [cm]
+    remixes : int
+        Times a plane's colour has to be mixed again after another plane was painted.
+    wait_min : float
+        Idle minutes if painted in exactly this order without a break, at 20 C and 50 %. [min]
+    painting_min : int
+        Painting minutes in all. [min]
+    """
+
+    cut_round_cm: float
+    remixes: int
+    wait_min: float
+    painting_min: int
+
+
+def cut_round(passes: list[Pass], borders: list[Border]) -> list[tuple[Pass, Pass, float]]:
+    """Find passes of a farther plane that come after the same layer of a nearer one they touch."""
+    found = []
+    touching = touching_planes(borders)
+    for at, first in enumerate(passes):
+        for second in passes[at + 1 :]:
+            if first.plane is None or second.plane is None or first.kind != second.kind or first.kind not in LAYERS:
+                continue
+            length = touching.get((second.plane, first.plane), 0.0)
+            if second.plane < first.plane and length > 0:
+                found.append((second, first, length))
+    return found
+
+
+def count_remixes(passes: list[Pass]) -> int:
+    """Count the returns to a plane whose mix was freed by painting another plane."""
+    mixed: set[int] = set()
+    current: int | None = None
+    returns = 0
+    for each in passes:
+        if each.plane is None:
+            continue
+        if each.plane != current and each.plane in mixed:
+            returns += 1
+        mixed.add(each.plane)
+        current = each.plane
+    return returns
+
+
+def ready_at(needs: Dryness, drying_until: tuple[float, float, float], start: float, minutes: float) -> float:
+    """First minute from `start` at which a film allows a pass on or beside it.
+
+    Parameters
+    ----------
+    needs : Dryness
+    drying_until : (float, float, float)
+        Ends of open time, of tackiness, of drying through. [clock min]
+    start, minutes : float
+        Wanted beginning and length of the pass. [clock min, min]
+    """
+    open_until, touch, through = drying_until
+    if needs == "touch_dry":
+        return max(start, touch)
+    if needs == "through_dry":
+        return max(start, through)
+    if needs == "not_tacky" and start + minutes > open_until:
+        return max(start, touch)
+    return start
+
+
+def _idle_minutes(passes: list[Pass], rules: list[Precedence], climate: Climate) -> float:
+    weather = Weather(((0.0, climate),))
+    now, idle = 0.0, 0.0
+    ends: dict[int, tuple[float, float, float]] = {}
+    needed: dict[int, list[Precedence]] = {}
+    for rule in rules:
+        needed.setdefault(rule.after, []).append(rule)
+    for each in passes:
+        if each.kind == "varnish":
+            continue  # a date on the calendar, not a wait at the easel
+        start = now
+        for rule in needed.get(each.id, []):
+            # Oil, and drying through, are waits of days: they end the session instead of idling in it.
+            if rule.before in ends and ends[rule.before][1] - now < 180 and rule.needs != "through_dry":
+                start = ready_at(rule.needs, ends[rule.before], start, each.minutes)
+        idle += start - now
+        now = start + each.minutes
+        film = dry(each.paint, now, weather, each.thickness)
+        ends[each.id] = (film.open_until, film.touch_late, film.through_late)
+    return idle
+
+
+def cost_of_order(
+    passes: list[Pass],
+    borders: list[Border],
+    medium: Medium,
+    planes: list[PlaneFacts],
+    climate: Climate = REFERENCE,
+) -> OrderCost:
+    """Add up what an order costs: border to cut round, remixes, waits."""
+    return OrderCost(
+        cut_round_cm=sum(length for _, _, length in cut_round(passes, borders)),
+        remixes=count_remixes(passes),
+        wait_min=_idle_minutes(passes, material_rules(passes, medium, planes), climate),
+        painting_min=sum(each.minutes for each in passes),
+    )
+
+
+def judge_order(
+    passes: list[Pass],
+    borders: list[Border],
+    medium: Medium,
+    planes: list[PlaneFacts],
+    unit: Unit = "cm",
+) -> list[Judgement]:
+    """Judge an order of passes, most costly first; also one set by hand.
+
+    Parameters
+    ----------
+    passes : list of Pass
+        In the painter's order.
+    borders : list of Border
+    medium : Medium
+    planes : list of PlaneFacts
+    unit : "cm" or "in"
+    """
+    by_id = {each.id: each for each in passes}
+    found = []
+    for rule, why in broken_rules(passes, medium, planes):
+        lower, upper = by_id[rule.before], by_id[rule.after]
+        found.append(
+            Judgement(
+                key=f"broken_rule:{rule.before}:{rule.after}",
+                kind="broken_rule",
+                stage=STAGE,
+                severity="strong",
+                title=f"{upper.title.capitalize()} stands before {lower.title}",
+                text=why,
+                weight=1000.0,
+                planes=tuple(p for p in (lower.plane, upper.plane) if p),
+                remedies=(
+                    Remedy(
+                        f"{lower.title.capitalize()} first", "move_before", {"pass": rule.before, "before": rule.after}
+                    ),
+                ),
+            )
+        )
+    for far, near, length in cut_round(passes, borders):
+        a, b = planes[(far.plane or 1) - 1].name, planes[(near.plane or 1) - 1].name
+        found.append(
+            Judgement(
+                key=f"cut_round:{far.id}:{near.id}",
+                kind="cut_round",
+                stage=STAGE,
+                severity="mild",
+                title=f"{a} after {b} costs {say_length(length, unit)}",
+                text=(
+                    f"The {far.title} of {a} comes after that of {b}, which stands in front of it: "
+                    f"{say_length(length, unit)} of border to cut round."
+                ),
+                weight=length,
+                planes=(far.plane or 0, near.plane or 0),
+                remedies=(Remedy(f"{a} first", "move_before", {"pass": far.id, "before": near.id}),),
+            )
+        )
+    covered = {each.plane for each in passes}
+    for rank, plane in enumerate(planes, start=1):
+        if passes and rank not in covered:
+            found.append(
+                Judgement(
+                    key=f"no_pass:{rank}",
+                    kind="no_pass",
+                    stage=STAGE,
+                    severity="strong",
+                    title=f"Nothing paints {plane.name}",
+                    text=f"{plane.area_cm2:.0f} cm² would stay bare ground.",
+                    weight=plane.area_cm2,
+                    planes=(rank,),
+                    remedies=(Remedy(f"Add its {medium.block_in}", "add_pass", {"plane": rank, "kind": "block_in"}),),
+                )
+            )
+    return most_costly_first(found)
+
+
+@dataclass(frozen=True)
+class SchoolOffer:
+    """One school of order on this painting: its passes in order, and what it costs."""
+
+    school: School
+    cost: OrderCost
+    sentence: str
+
+
+def compare_schools(
+    schools: list[School],
+    order: dict[str, list[Pass]],
+    borders: list[Border],
+    medium: Medium,
+    planes: list[PlaneFacts],
+    unit: Unit = "cm",
+) -> list[SchoolOffer]:
+    """Lay the schools of order side by side with their cost on this painting."""
+    offers = []
+    for school in schools:
+        cost = cost_of_order(order[school.key], borders, medium, planes)
+        sentence = (
+            f"{say_length(cost.cut_round_cm, unit)} to cut round, {cost.remixes} remixes, "
+            f"{say_minutes(cost.wait_min)} of waiting"
+        )
+        offers.append(SchoolOffer(school, cost, sentence))
+    return offers

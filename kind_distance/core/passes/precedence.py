@@ -1,0 +1,125 @@
+"""Which pass has to stand before which, and why.
+
+What the materials ask for does not depend on the painter's order. Where two planes meet, the order the
+painter chose decides which of them goes over the other's edge, and that too becomes a reason.
+"""
+
+from __future__ import annotations
+
+from kind_distance.core.depth.readings import Border
+from kind_distance.core.paint.media import Dryness, Medium, may_lie_on
+from kind_distance.core.passes.model import LAYERS, LEVEL, Pass, PlaneFacts, Precedence
+from kind_distance.core.wording import Unit, say_length
+
+SealedPairs = frozenset[tuple[int, int]]
+
+
+def touching_planes(borders: list[Border]) -> dict[tuple[int, int], float]:
+    """Length of border by pair of planes, far first. [cm]."""
+    return {(b.far, b.near): b.length_cm for b in borders}
+
+
+def _covers(one: Pass, other: Pass) -> bool:
+    """Whether two passes lie on the same place (the whole surface lies on every plane)."""
+    return one.plane is None or other.plane is None or one.plane == other.plane
+
+
+def _material_pair(low: Pass, high: Pass, medium: Medium, names: list[str]) -> Precedence | None:
+    """Say what must come between two passes on the same place, the lower level first."""
+    place = names[high.plane - 1] if high.plane else "the whole surface"
+    if high.kind == "varnish":
+        return Precedence(low.id, high.id, "through_dry", f"Varnish goes on when {low.title} is dry through.")
+    if low.kind == "ground":
+        needs: Dryness = "touch_dry"
+        return Precedence(low.id, high.id, needs, "The ground has to be dry before anything stands on it.")
+    if low.kind == "drawing":
+        return Precedence(low.id, high.id, "done", "The drawing lies under the paint.")
+    if low.paint == "acrylic" and high.paint == "oil":
+        return Precedence(
+            low.id, high.id, "through_dry", f"Oil goes on {place} only when the acrylic under it is dry through."
+        )
+    if low.kind in LAYERS and high.kind in LAYERS:
+        reason = f"{high.title.capitalize()} of {place} lies on its {low.title}."
+        return Precedence(low.id, high.id, medium.over_itself, reason)
+    if high.kind == "lights":
+        return Precedence(
+            low.id, high.id, "touch_dry", "Lights and accents are judged against everything else and lie on top."
+        )
+    if high.kind == "finish":
+        return Precedence(low.id, high.id, "done", "The last look needs everything in place.")
+    return None
+
+
+def _usual_before(one: Pass, other: Pass) -> bool:
+    return LEVEL[one.kind] < LEVEL[other.kind]
+
+
+def material_rules(passes: list[Pass], medium: Medium, planes: list[PlaneFacts]) -> list[Precedence]:
+    """Derive all that the materials ask for, whatever order the painter likes."""
+    names = [plane.name for plane in planes]
+    rules = []
+    for one in passes:
+        for other in passes:
+            if one.id != other.id and _usual_before(one, other) and _covers(one, other):
+                rule = _material_pair(one, other, medium, names)
+                if rule is not None:
+                    rules.append(rule)
+    return rules
+
+
+def order_rules(
+    passes: list[Pass], borders: list[Border], planes: list[PlaneFacts], unit: Unit = "cm"
+) -> list[Precedence]:
+    """Turn the painter's order into reasons where planes meet.
+
+    Parameters
+    ----------
+    passes : list of Pass
+        In the painter's order.
+    borders : list of Border
+    planes : list of PlaneFacts
+    unit : "cm" or "in"
+    """
+    touching = touching_planes(borders)
+    rules = []
+    for at, first in enumerate(passes):
+        for second in passes[at + 1 :]:
+            if first.plane is None or second.plane is None or first.plane == second.plane:
+                continue
+            if first.kind not in LAYERS or second.kind not in LAYERS:
+                continue
+            far, near = min(first.plane, second.plane), max(first.plane, second.plane)
+            length = touching.get((far, near), 0.0)
+            if length <= 0 or first.level > second.level:
+                continue
+            said = say_length(length, unit)
+            if first.plane == far:
+                reason = f"{planes[near - 1].name} goes over the edge of {planes[far - 1].name}: {said} of border."
+            else:
+                reason = (
+                    f"By your order {planes[far - 1].name} is cut in round {planes[near - 1].name}: {said} of border."
+                )
+            rules.append(Precedence(first.id, second.id, "done", reason, material=False, border_cm=length))
+    return rules
+
+
+def broken_rules(passes: list[Pass], medium: Medium, planes: list[PlaneFacts]) -> list[tuple[Precedence, str]]:
+    """List the material rules that an order of passes breaks, each with what would happen.
+
+    Parameters
+    ----------
+    passes : list of Pass
+        In the painter's order.
+    medium : Medium
+    planes : list of PlaneFacts
+    """
+    at = {each.id: n for n, each in enumerate(passes)}
+    by_id = {each.id: each for each in passes}
+    broken = []
+    for rule in material_rules(passes, medium, planes):
+        if at[rule.before] < at[rule.after]:
+            continue
+        upper, lower = by_id[rule.before], by_id[rule.after]
+        unsafe = may_lie_on(upper.paint, lower.paint)
+        broken.append((rule, unsafe or rule.reason))
+    return broken

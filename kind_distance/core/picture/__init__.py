@@ -1,0 +1,1 @@
+"""From a photograph to a few large shapes of value."""

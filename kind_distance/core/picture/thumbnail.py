@@ -1,0 +1,221 @@
+"""The value thumbnail: a photo in two to seven values and few, large, connected shapes.
+
+`Simplified` holds what only the softness changes, so that moving the other controls is fast.
+"""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+import cv2
+import numpy as np
+from numpy.typing import NDArray
+
+from kind_distance.core.colour.munsell import PAINT_DARKEST, PAINT_LIGHTEST, grey_code
+from kind_distance.core.picture.borders import border_lengths
+from kind_distance.core.picture.cuts import best_cuts, check_steps, even_cuts, histogram
+from kind_distance.core.picture.shapes import effective_shapes, find_shapes, merge_small
+from kind_distance.core.picture.working import THUMBNAIL_SIZE
+from kind_distance.errors import DomainError
+
+SOFTNESS_RANGE = (0.004, 0.04)  # median kernel as a share of the long side
+USUAL_SOFTNESS = 0.014
+USUAL_SMALLEST = 0.004  # smallest shape as a share of the picture; common practice, no source
+LARGEST_SMALLEST = 0.25
+KEY_LOW, KEY_HIGH = 4.2, 6.6  # median values that bound low, middle and high key; common practice, no source
+
+
+@dataclass(frozen=True)
+class ThumbnailSettings:
+    """What the painter chose.
+
+    Parameters
+    ----------
+    steps : int
+        Number of values, 2-7.
+    smallest_share : float
+        Smallest shape kept, as a share of the picture, 0-0.25.
+    softness : float
+        How hard the painter squints: median kernel as a share of the long side, 0.004-0.04.
+    cuts : tuple of float or None
+        Cuts set by hand, rising; None to let them be found.
+    even : bool
+        Equal steps instead of the cuts that lose least.
+    """
+
+    steps: int = 4
+    smallest_share: float = USUAL_SMALLEST
+    softness: float = USUAL_SOFTNESS
+    cuts: tuple[float, ...] | None = None
+    even: bool = False
+
+    def __post_init__(self) -> None:
+        check_steps(self.steps)
+        if not 0 <= self.smallest_share <= LARGEST_SMALLEST:
+            raise DomainError(
+                "The smallest shape must lie between nothing and a quarter of the picture.",
+                "Choose a smaller area.",
+            )
+        if not SOFTNESS_RANGE[0] <= self.softness <= SOFTNESS_RANGE[1]:
+            raise DomainError("The softness is outside what the slider offers.", "Move it back into its range.")
+        if self.cuts is not None:
+            rising = all(a < b for a, b in zip(self.cuts, self.cuts[1:], strict=False))
+            if len(self.cuts) != self.steps - 1 or not rising or not all(0 < c < 10 for c in self.cuts):
+                raise DomainError(
+                    f"{self.steps} steps need {self.steps - 1} cuts between 0 and 10, each above the last.",
+                    "Move the cuts apart, or let them be found.",
+                )
+
+
+@dataclass(frozen=True)
+class Simplified:
+    """A photo after squinting.
+
+    Parameters
+    ----------
+    value : float32 array, shape (H, W)
+        Munsell value 0-10 after the median; long side at most 640 px.
+    plain_histogram : float64 array, shape (128,)
+        Shares of the values before squinting.
+    darkest, lightest : float
+        2nd and 98th percentile of the value before squinting.
+    """
+
+    value: NDArray[np.float32]
+    plain_histogram: NDArray[np.float64]
+    darkest: float
+    lightest: float
+
+
+@dataclass(frozen=True)
+class Reading:
+    """What can be measured on a thumbnail.
+
+    Parameters
+    ----------
+    darkest, lightest : float
+        Value range of the photo (2nd and 98th percentile). [V]
+    shares : tuple of float
+        Share of the picture in each step, darkest first; sums to 1.
+    values : tuple of float
+        Value each step is painted with, darkest first. [V]
+    key : str
+        ``"low"``, ``"middle"`` or ``"high"``.
+    shapes : int
+        Number of shapes drawn. Changes with size and compression: shown, never judged by.
+    effective_shapes : float
+        How many equal shapes the picture is worth to the eye.
+    largest_share : float
+        Share of the largest shape.
+    contour : float
+        Length of all contours, in widths plus heights of the picture.
+    """
+
+    darkest: float
+    lightest: float
+    shares: tuple[float, ...]
+    values: tuple[float, ...]
+    key: str
+    shapes: int
+    effective_shapes: float
+    largest_share: float
+    contour: float
+
+
+@dataclass(frozen=True)
+class Thumbnail:
+    """A finished value thumbnail.
+
+    Parameters
+    ----------
+    steps : uint8 array, shape (H, W)
+        Step of each pixel, 0 = darkest.
+    cuts : tuple of float
+        Cuts that were used, rising. [V]
+    reading : Reading
+    """
+
+    steps: NDArray[np.uint8]
+    cuts: tuple[float, ...]
+    reading: Reading
+
+    def grey(self) -> NDArray[np.uint8]:
+        """Paint it: (H, W) uint8 sRGB greys, each step in its own value."""
+        return np.asarray(grey_code(np.array(self.reading.values))[self.steps], dtype=np.uint8)
+
+
+def simplify(value: NDArray[np.float32], softness: float = USUAL_SOFTNESS) -> Simplified:
+    """Squint: shrink to thumbnail size and take a median as wide as the softness says.
+
+    Parameters
+    ----------
+    value : float32 array, shape (H, W)
+        Munsell value 0-10.
+    softness : float
+        Kernel as a share of the long side.
+    """
+    scale = min(1.0, THUMBNAIL_SIZE / max(value.shape))
+    if scale < 1:
+        size = (max(1, round(value.shape[1] * scale)), max(1, round(value.shape[0] * scale)))
+        value = np.asarray(cv2.resize(value, size, interpolation=cv2.INTER_AREA), dtype=np.float32)
+    kernel = max(1, 2 * round(softness * max(value.shape) / 2) + 1)
+    # An 8-bit median is many times faster than one on floats; 255 parts of the scale are finer than any brush.
+    soft = cv2.medianBlur(np.asarray(value * 25.5 + 0.5, np.uint8), kernel) if kernel > 1 else None
+    smooth = value if soft is None else np.asarray(soft / 25.5, dtype=np.float32)
+    low, high = np.percentile(value, (2, 98))
+    return Simplified(smooth, histogram(value), float(low), float(high))
+
+
+def _rounded(steps: NDArray[np.uint8]) -> NDArray[np.uint8]:
+    kernel = max(3, 2 * round(0.006 * max(steps.shape)) + 1)
+    return np.asarray(cv2.medianBlur(steps, kernel), dtype=np.uint8) if min(steps.shape) > kernel else steps
+
+
+def _key_of(value: NDArray[np.float32]) -> str:
+    middle = float(np.median(value))
+    return "low" if middle < KEY_LOW else "high" if middle > KEY_HIGH else "middle"
+
+
+def _read(soft: Simplified, steps: NDArray[np.uint8], count: int) -> Reading:
+    shapes = find_shapes(steps)
+    pixels = np.bincount(steps.ravel(), minlength=count)
+    sums = np.bincount(steps.ravel(), weights=soft.value.ravel(), minlength=count)
+    # An empty step keeps a place on the scale between its neighbours, so that the order of steps holds.
+    filled = np.flatnonzero(pixels)
+    values = np.interp(np.arange(count), filled, sums[filled] / pixels[filled])
+    values = np.clip(values, PAINT_DARKEST, PAINT_LIGHTEST)
+    return Reading(
+        darkest=soft.darkest,
+        lightest=soft.lightest,
+        shares=tuple(float(v) for v in pixels / steps.size),
+        values=tuple(float(v) for v in values),
+        key=_key_of(soft.value),
+        shapes=len(shapes.area_px),
+        effective_shapes=effective_shapes(shapes.area_px),
+        largest_share=float(shapes.area_px.max() / steps.size),
+        contour=float(sum(border_lengths(steps).values()) / sum(steps.shape)),
+    )
+
+
+def make_thumbnail(soft: Simplified, settings: ThumbnailSettings) -> Thumbnail:
+    """Turn a squinted photo into a value thumbnail.
+
+    Parameters
+    ----------
+    soft : Simplified
+        From :func:`simplify`, with the softness of the settings.
+    settings : ThumbnailSettings
+
+    Returns
+    -------
+    Thumbnail
+        Steps at thumbnail size, the cuts used and the readings.
+    """
+    find = even_cuts if settings.even else best_cuts
+    cuts = settings.cuts or find(soft.value, settings.steps)
+    steps = np.searchsorted(np.array(cuts), soft.value, side="right").astype(np.uint8)
+    steps = merge_small(steps, soft.value, settings.smallest_share * steps.size)
+    steps = _rounded(steps)
+    # Rounding can pinch off a sliver; a second, much shorter round of joining takes those in.
+    steps = merge_small(steps, soft.value, settings.smallest_share * steps.size)
+    return Thumbnail(steps, cuts, _read(soft, steps, settings.steps))

@@ -1,0 +1,113 @@
+"""Working sizes of a picture: shrunk in linear light, as the eye mixes colours at a distance."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+import cv2
+import numpy as np
+from numpy.typing import NDArray
+
+from kind_distance.core.colour.lab import lab_from_linear
+from kind_distance.core.colour.munsell import value_map
+from kind_distance.core.colour.srgb import codes_from_linear, linear_from_codes
+from kind_distance.errors import DomainError
+
+VIEW_SIZE = 1600  # long side shown on screen [px]
+WORKING_SIZE = 960  # long side on which planes are marked and measured [px]
+THUMBNAIL_SIZE = 640  # long side on which value thumbnails are made [px]
+
+
+def shrink(linear: NDArray[np.float32], long_side: int) -> NDArray[np.float32]:
+    """Shrink a picture by area in linear light until its long side fits; never enlarge.
+
+    Parameters
+    ----------
+    linear : float32 array, shape (H, W, 3) or (H, W)
+        Linear light, 0-1.
+    long_side : int
+        Longest side wanted. [px] At least 1.
+
+    Returns
+    -------
+    float32 array, shape (h, w, 3) or (h, w)
+
+    Raises
+    ------
+    DomainError
+        If the wanted side is under one pixel.
+    """
+    if long_side < 1:
+        raise DomainError(f"A picture cannot be {long_side} pixels wide.", "Ask for at least one pixel.")
+    height, width = linear.shape[:2]
+    scale = long_side / max(height, width)
+    if scale >= 1:
+        return linear
+    size = (max(1, round(width * scale)), max(1, round(height * scale)))
+    return np.asarray(cv2.resize(linear, size, interpolation=cv2.INTER_AREA), dtype=np.float32)
+
+
+@dataclass(frozen=True)
+class WorkingPicture:
+    """A photo at working size with what is measured again and again.
+
+    Parameters
+    ----------
+    codes : uint8 array, shape (H, W, 3)
+        sRGB codes, upright, long side at most 960 px.
+    value : float32 array, shape (H, W)
+        Munsell value 0-10.
+    lab : float32 array, shape (H, W, 3)
+        CIELAB, D65.
+    """
+
+    codes: NDArray[np.uint8]
+    value: NDArray[np.float32]
+    lab: NDArray[np.float32]
+
+    @classmethod
+    def of(cls, codes: NDArray[np.uint8]) -> WorkingPicture:
+        """Measure a picture: (H, W, 3) uint8 sRGB, any size; shrunk to working size first."""
+        linear = shrink(linear_from_codes(codes), WORKING_SIZE)
+        return cls(codes_from_linear(linear), value_map(linear), lab_from_linear(linear).astype(np.float32))
+
+    @property
+    def height(self) -> int:
+        """Rows. [px]."""
+        return int(self.codes.shape[0])
+
+    @property
+    def width(self) -> int:
+        """Columns. [px]."""
+        return int(self.codes.shape[1])
+
+
+@dataclass(frozen=True)
+class Fit:
+    """How a picture lies on its support when all of it is shown.
+
+    Parameters
+    ----------
+    cm_per_px : float
+        Size of a picture's pixel on the support. [cm]
+    spare_width_cm, spare_height_cm : float
+        What of the support stays outside the picture. [cm] One of them is 0.
+    """
+
+    cm_per_px: float
+    spare_width_cm: float
+    spare_height_cm: float
+
+
+def fit_on_support(width_px: int, height_px: int, support_width_cm: float, support_height_cm: float) -> Fit:
+    """Lay a whole picture on a support as large as it goes, so that lengths can be said in cm.
+
+    Raises
+    ------
+    DomainError
+        If a size is not positive.
+    """
+    if min(width_px, height_px) < 1 or min(support_width_cm, support_height_cm) <= 0:
+        raise DomainError("A support needs a width and a height above zero.", "Enter both sizes.")
+    scale = min(support_width_cm / width_px, support_height_cm / height_px)
+    return Fit(scale, support_width_cm - width_px * scale, support_height_cm - height_px * scale)

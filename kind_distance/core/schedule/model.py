@@ -1,0 +1,141 @@
+"""Sessions, placements and what did not fit. All times are clock minutes (whole, local time)."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from kind_distance.core.paint.drying import STUDIO, Climate, Drying, Weather
+from kind_distance.core.passes.model import Pass, Precedence
+from kind_distance.errors import DomainError
+
+LONGEST_SESSION_MIN = 12 * 60
+
+
+@dataclass(frozen=True)
+class Session:
+    """One spell at the easel.
+
+    Parameters
+    ----------
+    id : int
+    name : str
+        As said on screen, e.g. ``"Saturday 28 November"``.
+    start : int
+        Clock minute at which it begins. [min]
+    minutes : int
+        Its length. [min] 5 to 720.
+    outdoors : bool
+    climate : Climate
+    """
+
+    id: int
+    name: str
+    start: int
+    minutes: int
+    outdoors: bool = False
+    climate: Climate = STUDIO
+
+    def __post_init__(self) -> None:
+        if not 5 <= self.minutes <= LONGEST_SESSION_MIN:
+            raise DomainError(
+                f"A session of {self.minutes} minutes is no session.", "Enter between 5 minutes and 12 hours."
+            )
+
+    @property
+    def end(self) -> int:
+        """Clock minute at which it ends."""
+        return self.start + self.minutes
+
+
+@dataclass(frozen=True)
+class Done:
+    """A pass that is painted already: when it ended. [clock min]."""
+
+    pass_id: int
+    start: int
+    end: int
+
+
+@dataclass(frozen=True)
+class Placement:
+    """Where a pass stands.
+
+    Parameters
+    ----------
+    pass_id, session_id : int
+    start, end : int
+        Clock minutes.
+    drying : Drying
+        What its film does afterwards.
+    """
+
+    pass_id: int
+    session_id: int
+    start: int
+    end: int
+    drying: Drying
+
+
+@dataclass(frozen=True)
+class Unplaced:
+    """A pass that found no place: why, and what would help."""
+
+    pass_id: int
+    why: str
+
+
+@dataclass(frozen=True)
+class Milestone:
+    """A pass that is a date rather than a part of a session, such as varnishing: the earliest minute."""
+
+    pass_id: int
+    earliest: float
+    because: str
+
+
+@dataclass(frozen=True)
+class Problem:
+    """All that a schedule is made from.
+
+    Parameters
+    ----------
+    passes : tuple of Pass
+        In the painter's order.
+    rules : tuple of Precedence
+        Material rules and the painter's order.
+    touching : frozenset of (int, int)
+        Pairs of planes that meet, far first.
+    beside : Dryness
+        What a pass needs of a wet neighbour.
+    sessions : tuple of Session
+        In order of time, not overlapping.
+    done : tuple of Done
+    """
+
+    passes: tuple[Pass, ...]
+    rules: tuple[Precedence, ...]
+    touching: frozenset[tuple[int, int]]
+    beside: str
+    sessions: tuple[Session, ...]
+    done: tuple[Done, ...] = ()
+
+    def __post_init__(self) -> None:
+        for one, other in zip(self.sessions, self.sessions[1:], strict=False):
+            if other.start < one.end:
+                raise DomainError(
+                    f"{one.name} and {other.name} overlap; you have one pair of hands.",
+                    "Move or shorten one of the two sessions.",
+                )
+
+    def weather(self) -> Weather:
+        """Return the air over the painting: each session's own, the studio's between them."""
+        spells: list[tuple[float, Climate]] = [(float("-inf"), STUDIO)]
+        for session in self.sessions:
+            spells += [(session.start, session.climate), (session.end, STUDIO)]
+        return Weather(tuple(spells))
+
+    def meet(self, one: Pass, other: Pass) -> bool:
+        """Whether two passes lie on the same place or on planes that meet."""
+        if one.plane is None or other.plane is None or one.plane == other.plane:
+            return True
+        return (min(one.plane, other.plane), max(one.plane, other.plane)) in self.touching

@@ -1,0 +1,214 @@
+"""A first scheduler: serial, greedy, repeatable to the minute.
+
+At every moment it takes, of the passes that may be painted, the one that can begin first (in the painter's
+order where several can), so that the drying of one place is used to paint another.
+"""
+
+from __future__ import annotations
+
+import math
+from dataclasses import dataclass, replace
+
+from kind_distance.core.paint.drying import Drying, Weather, dry
+from kind_distance.core.passes.model import Pass, Precedence
+from kind_distance.core.passes.order import ready_at
+from kind_distance.core.schedule.model import Milestone, Placement, Problem, Session, Unplaced
+from kind_distance.core.wording import say_minutes
+
+MOST_EXTENSION_MIN = 240
+EXTENSION_STEP_MIN = 5
+
+
+@dataclass(frozen=True)
+class Block:
+    """What holds a pass back until a minute: an earlier pass and the state wanted of it."""
+
+    until: float
+    by: int
+    needs: str
+    reason: str
+
+
+@dataclass(frozen=True)
+class Schedule:
+    """The plan: placements in order of time, dated milestones, and what found no place."""
+
+    placements: tuple[Placement, ...]
+    milestones: tuple[Milestone, ...]
+    unplaced: tuple[Unplaced, ...]
+
+
+class Board:
+    """The wet painting: what has been painted so far and when each place is ready for what."""
+
+    def __init__(self, problem: Problem) -> None:
+        self.problem = problem
+        self.passes = {each.id: each for each in problem.passes}
+        self.weather: Weather = problem.weather()
+        self.films: dict[int, Drying] = {}
+        self.needed: dict[int, list[Precedence]] = {}
+        for rule in problem.rules:
+            self.needed.setdefault(rule.after, []).append(rule)
+        for done in problem.done:
+            if done.pass_id in self.passes:
+                self.paint(self.passes[done.pass_id], done.end)
+
+    def paint(self, each: Pass, end: float) -> Drying:
+        """Note that a pass ended, and follow its film."""
+        film = dry(each.paint, end, self.weather, each.thickness)
+        self.films[each.id] = film
+        return film
+
+    def waiting_for(self, each: Pass) -> list[int]:
+        """List the passes that have to be painted before this one can be thought of."""
+        return [rule.before for rule in self.needed.get(each.id, []) if rule.before not in self.films]
+
+    def _needs_of(self, each: Pass, painted: int) -> tuple[str, str] | None:
+        """State wanted of an earlier film under or beside a pass, with the reason; None where they never meet."""
+        for rule in self.needed.get(each.id, []):
+            if rule.before == painted and rule.needs != "done":
+                return rule.needs, rule.reason
+        lower = self.passes[painted]
+        if each.kind in ("drawing", "finish", "varnish") or lower.paint == "dry" or not self.problem.meet(each, lower):
+            return None
+        return self.problem.beside, "Wet paint beside it would run or drag."
+
+    def earliest(self, each: Pass, start: float) -> tuple[float, Block | None]:
+        """First minute from `start` at which a pass may begin, and what held it back last."""
+        block: Block | None = None
+        now = start
+        while True:
+            moved = now
+            for painted, film in self.films.items():
+                wanted = self._needs_of(each, painted)
+                if wanted is None:
+                    continue
+                until = (film.open_until, film.touch_late, film.through_late)
+                ready = math.ceil(ready_at(wanted[0], until, moved, each.minutes) - 1e-6)  # type: ignore[arg-type]
+                if ready > moved:
+                    moved, block = ready, Block(ready, painted, *wanted)
+            if moved == now:
+                return now, block
+            now = moved  # having waited for one film, an open one may have turned tacky: look again
+
+
+def _next_in(board: Board, session: Session, now: float, open_passes: list[Pass]) -> tuple[Pass, int] | None:
+    best: tuple[int, int, Pass] | None = None
+    for rank, each in enumerate(open_passes):
+        if board.waiting_for(each):
+            continue
+        start, _ = board.earliest(each, now)
+        if start + each.minutes > session.end:
+            continue
+        if best is None or (start, rank) < best[:2]:
+            best = (int(start), rank, each)
+    return None if best is None else (best[2], best[0])
+
+
+def _milestones(board: Board, later: list[Pass]) -> list[Milestone]:
+    found = []
+    for each in later:
+        if board.waiting_for(each):
+            continue
+        last = max((f.painted_at for f in board.films.values()), default=0.0)
+        earliest, block = board.earliest(each, last)
+        because = "" if block is None else f"{board.passes[block.by].title} is dry through by then at the latest"
+        found.append(Milestone(each.id, earliest, because))
+    return found
+
+
+def _place(problem: Problem) -> tuple[list[Placement], list[Pass], Board]:
+    board = Board(problem)
+    open_passes = [p for p in problem.passes if p.id not in board.films and p.kind != "varnish"]
+    # What is painted already binds the painter too: nothing new begins before the last done pass ended.
+    free_from = max((done.end for done in problem.done), default=-math.inf)
+    placements = []
+    for session in problem.sessions:
+        now: float = max(session.start, free_from)
+        while (found := _next_in(board, session, now, open_passes)) is not None:
+            each, start = found
+            end = start + each.minutes
+            placements.append(Placement(each.id, session.id, start, end, board.paint(each, end)))
+            open_passes.remove(each)
+            now = end
+    return placements, open_passes, board
+
+
+def _fits_with(problem: Problem, sessions: tuple[Session, ...]) -> bool:
+    return not _place(replace(problem, sessions=sessions))[1]
+
+
+def _what_would_help(problem: Problem) -> list[str]:
+    """Try one change at a time: a longer session, or one more; say the smallest that makes all fit."""
+    offers = []
+    for at, session in enumerate(problem.sessions):
+        room = problem.sessions[at + 1].start - session.end if at + 1 < len(problem.sessions) else MOST_EXTENSION_MIN
+        limit = min(MOST_EXTENSION_MIN, room, 720 - session.minutes)
+        for extra in range(EXTENSION_STEP_MIN, limit + 1, EXTENSION_STEP_MIN):
+            longer = list(problem.sessions)
+            longer[at] = replace(session, minutes=session.minutes + extra)
+            if _fits_with(problem, tuple(longer)):
+                offers.append((extra, f"{session.name} {extra} min longer"))
+                break
+    if problem.sessions:
+        last = problem.sessions[-1]
+        for days in (1, 7):
+            for minutes in range(15, 241, 15):
+                extra_session = Session(-1, "one more", last.start + days * 1440, minutes)
+                if _fits_with(problem, (*problem.sessions, extra_session)):
+                    when = "the day after" if days == 1 else "a week later"
+                    offers.append((minutes + 60, f"one more session of {say_minutes(minutes)} indoors {when}"))
+                    break
+            else:
+                continue
+            break
+    return [text for _, text in sorted(offers)[:2]]
+
+
+def _say_unplaced(problem: Problem, left: list[Pass], board: Board) -> list[Unplaced]:
+    if not left:
+        return []
+    if not problem.sessions:
+        return [Unplaced(each.id, "There is no session yet.") for each in left]
+    help_texts = _what_would_help(problem)
+    offer = (
+        f" What would do: {' or '.join(help_texts)}." if help_texts else " No single longer or added session would do."
+    )
+    found = []
+    longest = max(session.minutes for session in problem.sessions)
+    for each in left:
+        before = [board.passes[i] for i in board.waiting_for(each)]
+        if before:
+            why = f"It waits for {before[0].title}, which found no place."
+        elif each.minutes > longest:
+            why = f"It takes {each.minutes} min; your longest session has {longest}."
+        else:
+            last = problem.sessions[-1]
+            start, block = board.earliest(each, last.start)
+            if block is not None and start + each.minutes > last.end:
+                wait = say_minutes(start - last.start)
+                wait = f"{board.passes[block.by].title} is ready {wait} after {last.name} begins"
+                why = f"It takes {each.minutes} min, and {wait}."
+            else:
+                why = f"It takes {each.minutes} min; no session has so many free after what comes before it."
+        found.append(Unplaced(each.id, why + offer))
+    return found
+
+
+def make_schedule(problem: Problem) -> Schedule:
+    """Place passes in sessions.
+
+    Parameters
+    ----------
+    problem : Problem
+
+    Returns
+    -------
+    Schedule
+        Same input, same plan, to the minute.
+    """
+    placements, left, board = _place(problem)
+    unplaced = _say_unplaced(problem, left, board)
+    later = [p for p in problem.passes if p.kind == "varnish" and p.id not in board.films]
+    milestones = _milestones(board, later) if not left else []
+    return Schedule(tuple(placements), tuple(milestones), tuple(unplaced))

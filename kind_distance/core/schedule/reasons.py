@@ -1,0 +1,111 @@
+"""Why a pass stands where it stands: what blocks the minute before, and why not in the session before."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, replace
+
+from kind_distance.core.schedule.model import Done, Placement, Problem
+from kind_distance.core.schedule.plan import Block, Board, Schedule
+from kind_distance.core.wording import say_minutes
+
+
+@dataclass(frozen=True)
+class Reason:
+    """The reasons of one placement.
+
+    Parameters
+    ----------
+    pass_id : int
+    kind : "session", "painter", "drying" or "order"
+        What blocks the minute before.
+    not_earlier : str
+    not_session_before : str
+        Empty in the first session.
+    """
+
+    pass_id: int
+    kind: str
+    not_earlier: str
+    not_session_before: str
+
+
+def clock(minute: float) -> str:
+    """Say a clock minute as a time of day, e.g. ``"8:19"``."""
+    day = int(minute) % 1440
+    return f"{day // 60}:{day % 60:02d}"
+
+
+def _board_before(problem: Problem, schedule: Schedule, at: int) -> Board:
+    """Build the painting as it stands when placement number `at` is about to begin."""
+    earlier = [Done(p.pass_id, p.start, p.end) for p in schedule.placements[:at]]
+    return Board(replace(problem, done=(*problem.done, *earlier)))
+
+
+def _said_block(board: Board, block: Block) -> str:
+    lower = board.passes[block.by]
+    film = board.films[block.by]
+    day = 1440
+    if block.until - film.painted_at > 12 * 60:
+        span = say_minutes(block.until - film.painted_at)
+        return f"{lower.title} needs up to {span} to dry. {block.reason}"
+    state = "tacky" if block.needs == "not_tacky" else "wet"
+    when = clock(block.until) if block.until // day == film.painted_at // day else "the next day"
+    return f"{lower.title} is {state} until about {when}. {block.reason}"
+
+
+def _not_earlier(problem: Problem, board: Board, placement: Placement, before: Placement | None) -> tuple[str, str]:
+    session = next(s for s in problem.sessions if s.id == placement.session_id)
+    each = board.passes[placement.pass_id]
+    if placement.start == session.start:
+        return "session", f"{session.name} begins at {clock(session.start)}."
+    free_from = before.end if before and before.session_id == session.id else session.start
+    if placement.start > free_from:
+        _, block = board.earliest(each, free_from)
+        if block is not None:
+            return "drying", _said_block(board, block)
+    if before is None:
+        return "painter", "You are still on what was begun before."
+    busy = board.passes[before.pass_id]
+    on_what = busy.title
+    rule = next((r for r in board.needed.get(each.id, []) if r.before == before.pass_id), None)
+    if rule is not None:
+        return "order", f"You are on {on_what} until {clock(before.end)}. {rule.reason}"
+    return "painter", f"You are on {on_what} until {clock(before.end)}."
+
+
+def _not_session_before(problem: Problem, schedule: Schedule, at: int) -> str:
+    placement = schedule.placements[at]
+    order = [s.id for s in problem.sessions]
+    index = order.index(placement.session_id)
+    if index == 0:
+        return ""
+    earlier = problem.sessions[index - 1]
+    board = _board_before(problem, schedule, at)
+    each = board.passes[placement.pass_id]
+    used_until = max(
+        [p.end for p in schedule.placements if p.session_id == earlier.id],
+        default=earlier.start,
+    )
+    for rule in board.needed.get(each.id, []):
+        where = next((p for p in schedule.placements if p.pass_id == rule.before), None)
+        if where is not None and where.session_id == placement.session_id:
+            return f"It follows {board.passes[rule.before].title}, which stands in the same session."
+    start, block = board.earliest(each, used_until)
+    if start + each.minutes <= earlier.end:
+        return f"What was painted last in {earlier.name} came first in your order."
+    left = max(0, earlier.end - used_until)
+    if block is None:
+        return f"It takes {each.minutes} min; {earlier.name} had {left} left."
+    lower = board.passes[block.by].title
+    return f"{lower} was not ready in time: {earlier.name} ends at {clock(earlier.end)}."
+
+
+def explain(problem: Problem, schedule: Schedule) -> list[Reason]:
+    """Give the reasons of every placement, in order of time."""
+    reasons = []
+    for at, placement in enumerate(schedule.placements):
+        board = _board_before(problem, schedule, at)
+        before = schedule.placements[at - 1] if at else None
+        kind, why = _not_earlier(problem, board, placement, before)
+        reasons.append(Reason(placement.pass_id, kind, why, _not_session_before(problem, schedule, at)))
+    return reasons

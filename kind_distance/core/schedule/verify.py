@@ -1,0 +1,145 @@
+"""An independent check of a schedule. It shares no code with the scheduler but the drying of one minute.
+
+Films are followed here minute by minute instead of spell by spell, and every rule is looked at again.
+"""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from kind_distance.core.paint.drying import EARLY, LATE, OPEN_SHARE, STUDIO, Climate, through_dry_min, touch_dry_min
+from kind_distance.core.passes.model import Pass
+from kind_distance.core.schedule.model import Problem
+from kind_distance.core.schedule.plan import Schedule
+
+TOLERANCE_MIN = 2.0  # stepping by the minute rounds each change of state
+
+
+@dataclass
+class _Film:
+    open_until: float
+    touch: float
+    through: float
+
+
+def _climate_at(problem: Problem, minute: float) -> Climate:
+    for session in problem.sessions:
+        if session.start <= minute < session.end:
+            return session.climate
+    return STUDIO
+
+
+def _follow(problem: Problem, each: Pass, end: float, until: float) -> _Film:
+    """Step a film through the minutes up to `until`; states not reached by then are infinite."""
+    film = _Film(end, end, end)
+    if each.paint in ("dry", "varnish"):
+        return film
+    film = _Film(float("inf"), float("inf"), float("inf"))
+    dose, deep, minute = 0.0, 0.0, end
+    while minute < until:
+        step = 1.0 if minute < end + 4 * 1440 else 60.0
+        climate = _climate_at(problem, minute)
+        if dose < LATE:
+            dose += step / touch_dry_min(each.paint, climate, each.thickness)
+            if dose >= OPEN_SHARE[each.paint] * EARLY:
+                film.open_until = min(film.open_until, minute)
+            if dose >= LATE:
+                film.touch = minute + step
+        else:
+            deep += step / through_dry_min(each.paint, climate, each.thickness)
+            if deep >= LATE:
+                film.through = minute + step
+                break
+        minute += step
+    return film
+
+
+def _state_broken(needs: str, film: _Film, start: float, end: float) -> bool:
+    if needs == "touch_dry":
+        return start + TOLERANCE_MIN < film.touch
+    if needs == "through_dry":
+        return start + max(TOLERANCE_MIN, 61.0 if film.through > 4 * 1440 else 0) < film.through
+    if needs == "not_tacky":
+        return end > film.open_until + TOLERANCE_MIN and start + TOLERANCE_MIN < film.touch
+    return False
+
+
+def verify(problem: Problem, schedule: Schedule) -> list[str]:
+    """Look over a schedule; return one sentence for each rule it breaks, none where it holds."""
+    passes = {each.id: each for each in problem.passes}
+    spans = {done.pass_id: (done.start, done.end) for done in problem.done}
+    broken = _places_broken(problem, passes, schedule, spans)
+    horizon = max((end for _, end in spans.values()), default=0)
+    films = {i: _follow(problem, passes[i], end, horizon + 1) for i, (_, end) in spans.items()}
+    broken += _rules_broken(problem, passes, spans, films)
+    ruled = {(rule.before, rule.after) for rule in problem.rules if rule.needs != "done"}
+    return broken + _beside_broken(problem, passes, spans, films, ruled)
+
+
+def _places_broken(
+    problem: Problem, passes: dict[int, Pass], schedule: Schedule, spans: dict[int, tuple[int, int]]
+) -> list[str]:
+    """Look at sessions, lengths and the painter's one pair of hands; adds the placements to `spans`."""
+    broken: list[str] = []
+    sessions = {s.id: s for s in problem.sessions}
+    for placement in schedule.placements:
+        each, session = passes[placement.pass_id], sessions[placement.session_id]
+        if placement.pass_id in spans:
+            broken.append(f"{each.title} is painted twice")
+        spans[placement.pass_id] = (placement.start, placement.end)
+        if placement.end - placement.start != each.minutes:
+            broken.append(f"{each.title} does not get its {each.minutes} minutes")
+        if placement.start < session.start or placement.end > session.end:
+            broken.append(f"{each.title} lies outside {session.name}")
+    ordered = sorted(spans.items(), key=lambda item: item[1])
+    for (one, (_, end)), (other, (start, _)) in zip(ordered, ordered[1:], strict=False):
+        if start < end:
+            broken.append(f"{passes[one].title} and {passes[other].title} want the painter at once")
+    accounted = set(spans) | {u.pass_id for u in schedule.unplaced} | {m.pass_id for m in schedule.milestones}
+    waiting_varnish = {p.id for p in problem.passes if p.kind == "varnish" and schedule.unplaced}
+    return broken + [f"{p.title} is lost" for p in problem.passes if p.id not in accounted | waiting_varnish]
+
+
+def _rules_broken(
+    problem: Problem, passes: dict[int, Pass], spans: dict[int, tuple[int, int]], films: dict[int, _Film]
+) -> list[str]:
+    """Look at every precedence: the order, and the state wanted of the earlier film."""
+    broken = []
+    for rule in problem.rules:
+        if rule.after not in spans:
+            continue
+        after = passes[rule.after].title
+        if rule.before not in spans:
+            broken.append(f"{after} stands before {passes[rule.before].title}, which has no place")
+            continue
+        before = passes[rule.before].title
+        start, end = spans[rule.after]
+        if start < spans[rule.before][1]:
+            broken.append(f"{after} stands before {before}")
+        if _state_broken(rule.needs, films[rule.before], start, end):
+            broken.append(f"{after}: {before} is not {rule.needs.replace('_', ' ')}")
+    return broken
+
+
+def _beside_broken(
+    problem: Problem,
+    passes: dict[int, Pass],
+    spans: dict[int, tuple[int, int]],
+    films: dict[int, _Film],
+    ruled: set[tuple[int, int]],
+) -> list[str]:
+    """Look at wet neighbours that no rule names."""
+    placed_now = set(spans) - {done.pass_id for done in problem.done}
+    broken = []
+    for after in placed_now:
+        upper = passes[after]
+        if upper.kind in ("drawing", "finish", "varnish"):
+            continue
+        for before, (_, ended) in spans.items():
+            lower = passes[before]
+            start, end = spans[after]
+            if before == after or ended > start or (before, after) in ruled or lower.paint == "dry":
+                continue
+            if problem.meet(upper, lower) and _state_broken(problem.beside, films[before], start, end):
+                broken.append(f"{upper.title}: {lower.title} beside it is not {problem.beside.replace('_', ' ')}")
+    return broken

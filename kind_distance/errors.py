@@ -1,0 +1,109 @@
+"""The one family of errors that carries the painter's words.
+
+::
+
+    KindDistanceError
+    ├── DomainError              a number or a choice that makes no sense here
+    ├── PictureError             a file that cannot be taken as a picture
+    │   ├── NotAPictureError
+    │   ├── EmptyPictureError
+    │   ├── BrokenPictureError
+    │   └── PictureTooLargeError
+    ├── NotFoundError            the thing asked for is not (or no longer) there
+    ├── InUseError               another thing still needs it
+    ├── ChangedElsewhereError    the painting moved on since this page was read
+    ├── NothingToUndoError       the history has no further step that way
+    └── UnsafeOrderError         materials in an order that does not hold
+
+Each has a stable ``code`` for machines, a sentence for the painter and a way out.
+"""
+
+from __future__ import annotations
+
+
+class KindDistanceError(Exception):
+    """Anything that the painter has to be told about.
+
+    Parameters
+    ----------
+    message : str
+        What is wrong, naming the thing.
+    way_out : str
+        What the painter can do now.
+    """
+
+    code = "kind_distance"
+
+    def __init__(self, message: str, way_out: str = "") -> None:
+        super().__init__(message)
+        self.message = message
+        self.way_out = way_out
+
+
+class DomainError(KindDistanceError):
+    """A number, word or choice outside what makes sense."""
+
+    code = "out_of_range"
+
+
+class PictureError(KindDistanceError):
+    """A file that cannot be taken as a picture."""
+
+    code = "picture"
+
+
+class NotAPictureError(PictureError):
+    """The bytes are no picture we can read."""
+
+    code = "not_a_picture"
+
+
+class EmptyPictureError(PictureError):
+    """The file holds nothing."""
+
+    code = "empty_picture"
+
+
+class BrokenPictureError(PictureError):
+    """The picture starts well and then breaks off."""
+
+    code = "broken_picture"
+
+
+class PictureTooLargeError(PictureError):
+    """More bytes or pixels than are taken in."""
+
+    code = "picture_too_large"
+
+
+class NotFoundError(KindDistanceError):
+    """The thing asked for is not there."""
+
+    code = "not_found"
+
+    def __init__(self, what: str, ident: object) -> None:
+        super().__init__(f"There is no {what} {ident} here.", "It may have been removed; go back and choose again.")
+
+
+class InUseError(KindDistanceError):
+    """Another thing still needs it."""
+
+    code = "in_use"
+
+
+class ChangedElsewhereError(KindDistanceError):
+    """The painting was changed in another window since this one read it."""
+
+    code = "changed_elsewhere"
+
+
+class NothingToUndoError(KindDistanceError):
+    """The history has no further step in this direction."""
+
+    code = "nothing_to_undo"
+
+
+class UnsafeOrderError(KindDistanceError):
+    """Paint layers in an order that will not hold together."""
+
+    code = "unsafe_order"
