@@ -8,7 +8,8 @@
     │   ├── NotAPictureError
     │   ├── EmptyPictureError
     │   ├── BrokenPictureError
-    │   └── PictureTooLargeError
+    │   ├── PictureTooLargeError
+    │   └── PictureTooSmallError
     ├── NotFoundError            the thing asked for is not (or no longer) there
     ├── InUseError               another thing still needs it
     ├── ChangedElsewhereError    the painting moved on since this page was read
@@ -74,6 +75,12 @@ class PictureTooLargeError(PictureError):
     """More bytes or pixels than are taken in."""
 
     code = "picture_too_large"
+
+
+class PictureTooSmallError(PictureError):
+    """Fewer pixels than values can be read from."""
+
+    code = "picture_too_small"
 
 
 class NotFoundError(KindDistanceError):

@@ -33,6 +33,14 @@ def say_length(length_cm: float, unit: Unit = "cm") -> str:
     return f"{length_cm:.0f} cm" if length_cm >= 9.95 else f"{length_cm:.1f} cm"
 
 
+def say_size(width_cm: float, height_cm: float, unit: Unit = "cm") -> str:
+    """Say the size of a support in the painter's unit, e.g. ``"40 x 27 cm"`` or ``"12 x 9 in"``."""
+    if unit == "in":
+        width, height = (say_inches(side / CM_PER_INCH) for side in (width_cm, height_cm))
+        return f"{width.removesuffix(' in')} x {height}"
+    return f"{width_cm:g} x {height_cm:g} cm"
+
+
 def say_area(area_cm2: float, unit: Unit = "cm") -> str:
     """Say an area on the support in the painter's unit, e.g. ``"4.0 cm²"`` or ``"0.6 in²"``."""
     if unit == "in":

@@ -42,6 +42,8 @@ def _apart(given: DepthInput, plan: DepthPlan, border: Border, sign: int, gap: f
 def _merged_in_plan(given: DepthInput, plan: DepthPlan, unit: Unit) -> list[Judgement]:
     found = []
     for border, gap in zip(given.borders, plan.gaps, strict=True):
+        if any({border.far - 1, border.near - 1} <= set(conflict.planes) for conflict in plan.ladder.conflicts):
+            continue  # the conflict says it, with the remedies that help
         far, near = given.specs[border.far - 1], given.specs[border.near - 1]
         v_far, v_near = plan.planes[border.far - 1].value, plan.planes[border.near - 1].value
         if abs(v_far - v_near) >= MERGED_BELOW - 0.005 or border.length_cm < LEAST_MERGED_CM:

@@ -34,8 +34,8 @@ class Stroke:
     Parameters
     ----------
     kind : "mark", "brush" or "level"
-        ``mark`` spreads to what looks alike; ``brush`` colours exactly what it covers; ``level`` says
-        that below this line nothing is farther than the plane.
+        ``mark`` spreads to what looks alike; ``brush`` colours exactly what it covers; ``level`` is the upper
+        edge of the plane: below it nothing is farther, and no mark spreads across it.
     plane : int
         Rank of the plane, 1 = farthest.
     points : tuple of (float, float)
@@ -160,22 +160,26 @@ def _guided(guide: NDArray[np.float32], chance: NDArray[np.float32]) -> NDArray[
     return out
 
 
-def _below_line(labels: NDArray[np.uint8], stroke: Stroke) -> None:
-    """Bring everything below a level line, as far as it reaches, at least as near as its plane."""
-    height, width = labels.shape
+def _line_rows(stroke: Stroke, height: int, width: int) -> tuple[NDArray[np.int64], NDArray[np.float64]]:
+    """Columns that a level line spans, and its row in each."""
     points = sorted(stroke.points)
     xs = np.array([x * (width - 1) for x, _ in points])
     ys = np.array([y * (height - 1) for _, y in points])
     columns = np.arange(max(0, int(np.floor(xs[0]))), min(width - 1, int(np.ceil(xs[-1]))) + 1)
-    line = np.interp(columns, xs, ys)
-    below = np.arange(height)[:, None] > line[None, :]
-    part = labels[:, columns]
-    labels[:, columns] = np.where(below, np.maximum(part, stroke.plane), part)
+    return columns, np.interp(columns, xs, ys)
+
+
+def line_sides(stroke: Stroke, height: int, width: int) -> NDArray[np.uint8]:
+    """Say where each pixel lies against a level line: (H, W) uint8, 1 above, 2 below, 0 beyond its ends."""
+    columns, line = _line_rows(stroke, height, width)
+    sides = np.zeros((height, width), np.uint8)
+    sides[:, columns] = np.where(np.arange(height)[:, None] > line[None, :], 2, 1)
+    return sides
 
 
 def mark_planes(
     picture: WorkingPicture,
-    segments: Segments,
+    segments: Segments | None,
     proposal: NDArray[np.uint8],
     strokes: list[Stroke],
     count: int,
@@ -185,7 +189,8 @@ def mark_planes(
     Parameters
     ----------
     picture : WorkingPicture
-    segments : Segments
+    segments : Segments or None
+        Patches of the picture, cut at the level lines; needed only where there is a stroke that spreads.
     proposal : uint8 array, shape (H, W)
         First guess, 1 (farthest) to count.
     strokes : list of Stroke
@@ -206,7 +211,7 @@ def mark_planes(
     if any(not 1 <= stroke.plane <= count for stroke in strokes):
         raise DomainError("A stroke belongs to a plane that this painting does not have.", "Choose a plane.")
     marks = [stroke for stroke in strokes if stroke.kind == "mark"]
-    if marks:
+    if marks and segments is not None:
         chance = walk(segments, _seeds(segments, proposal, marks, count), count)
         fitted = _guided(picture.value, chance[segments.ids])
         labels = np.asarray(fitted.argmax(axis=2) + 1, dtype=np.uint8)
@@ -214,7 +219,8 @@ def mark_planes(
         labels = proposal.copy()
     for stroke in strokes:
         if stroke.kind == "level":
-            _below_line(labels, stroke)
+            below = line_sides(stroke, *labels.shape) == 2
+            labels[below] = np.maximum(labels[below], stroke.plane)
         else:
             labels[stroke.raster(*labels.shape)] = stroke.plane
     return labels

@@ -21,7 +21,7 @@ from kind_distance.errors import DomainError
 
 PlaneKind = Literal["sky", "land", "water"]
 ACCENTS_KEPT = 0.6  # share of the photo's range around the mass that is planned; common practice, no source
-CLEAR_DIFFERENCE = 0.2  # a smaller measured difference does not settle which plane is lighter [V]
+TOO_CLOSE_TO_ORDER = 0.02  # closer values are ordered by what the photo shows at the border itself [V]
 UNREAD = 5.5  # target of a plane that holds nothing yet [V]
 
 
@@ -159,30 +159,45 @@ def _targets(given: DepthInput, profile: VeilProfile, own_value: float) -> list[
     return targets
 
 
-def _measured_sign(given: DepthInput, border: Border) -> int | None:
-    """+1 where the photo has the far plane lighter, -1 darker, None where it does not say."""
-    if abs(border.difference) >= CLEAR_DIFFERENCE:
-        return 1 if border.difference < 0 else -1
-    far, near = given.readings[border.far - 1], given.readings[border.near - 1]
-    if far is None or near is None or abs(far.mass - near.mass) < CLEAR_DIFFERENCE:
-        return None
-    return 1 if far.mass > near.mass else -1
-
-
-def pair_sign(given: DepthInput, border: Border, air_is_lighter: bool) -> int:
-    """Say which of two planes that meet is to be the lighter: +1 the far one.
-
-    The painter's word first; between land planes the veil; next to sky or water the photo.
-    """
+def _own_direction(given: DepthInput, border: Border) -> int | None:
     for choice in given.pairs:
-        if (choice.far, choice.near) == (border.far, border.near) and choice.direction is not None:
+        if (choice.far, choice.near) == (border.far, border.near):
             return choice.direction
+    return None
+
+
+def _of_land(given: DepthInput, border: Border) -> bool:
+    return {given.specs[border.far - 1].kind, given.specs[border.near - 1].kind} == {"land"}
+
+
+def pair_signs(given: DepthInput, targets: list[float], air_is_lighter: bool, low: float, high: float) -> list[int]:
+    """Say for each border which plane is to be the lighter: +1 the far one.
+
+    The painter's word first; between land planes the veil, unless it pulls not at all; next to sky or water the
+    photo, measured against where the land planes end up, so that no three planes ask for a circle.
+    """
     by_veil = 1 if air_is_lighter else -1
-    kinds = {given.specs[border.far - 1].kind, given.specs[border.near - 1].kind}
-    if kinds == {"land"} and given.settings.pull > 0:
-        return by_veil
-    measured = _measured_sign(given, border)
-    return by_veil if measured is None else measured
+    ruled = [
+        _own_direction(given, b) or (by_veil if _of_land(given, b) and given.settings.pull > 0 else 0)
+        for b in given.borders
+    ]
+    rungs = [Rung(t, s.locked_value) for t, s in zip(targets, given.specs, strict=True)]
+    land = [
+        Gap(b.far - 1, b.near - 1, sign, _gap_wanted(given, b))
+        for b, sign in zip(given.borders, ruled, strict=True)
+        if sign
+    ]
+    settled = solve_ladder(rungs, land, low, high).planned if rungs else ()
+    signs = []
+    for border, sign in zip(given.borders, ruled, strict=True):
+        if sign:
+            signs.append(sign)
+            continue
+        apart = settled[border.far - 1] - settled[border.near - 1]
+        if abs(apart) < TOO_CLOSE_TO_ORDER:
+            apart = -border.difference or float(by_veil)
+        signs.append(1 if apart > 0 else -1)
+    return signs
 
 
 def _gap_wanted(given: DepthInput, border: Border) -> float:
@@ -232,8 +247,9 @@ def plan_depth(given: DepthInput) -> DepthPlan:
         )
         for target, spec, reading in zip(targets, given.specs, given.readings, strict=True)
     ]
+    signs = pair_signs(given, targets, air > own_value, low, high)
     gaps = [
-        Gap(b.far - 1, b.near - 1, pair_sign(given, b, air > own_value), _gap_wanted(given, b)) for b in given.borders
+        Gap(b.far - 1, b.near - 1, sign, _gap_wanted(given, b)) for b, sign in zip(given.borders, signs, strict=True)
     ]
     ladder = solve_ladder(rungs, gaps, low, high)
     planes = []

@@ -13,6 +13,7 @@ SEGMENTS = 1500
 COMPACTNESS = 12.0
 LAB_SPREAD = 8.0  # difference of colour at which strokes stop spreading freely [CIELAB]
 LEAST_WEIGHT = 2e-4  # keeps every patch reachable, however sharp the edge
+ACROSS_LINE = 1e-3  # ease of passing a line that the painter drew
 
 
 @dataclass(frozen=True)
@@ -62,7 +63,9 @@ def segment_ids(picture: WorkingPicture) -> NDArray[np.int32]:
     return np.unique(found, return_inverse=True)[1].reshape(found.shape).astype(np.int32)
 
 
-def build_segments(picture: WorkingPicture, ids: NDArray[np.int32]) -> Segments:
+def build_segments(
+    picture: WorkingPicture, ids: NDArray[np.int32], sides: list[NDArray[np.uint8]] | None = None
+) -> Segments:
     """Join the patches to a graph weighted by likeness of colour and length of shared border.
 
     Parameters
@@ -70,19 +73,35 @@ def build_segments(picture: WorkingPicture, ids: NDArray[np.int32]) -> Segments:
     picture : WorkingPicture
     ids : int32 array, shape (H, W)
         From :func:`segment_ids`.
+    sides : list of uint8 array, shape (H, W), or None
+        For each drawn line, 1 above and 2 below it, 0 beyond its ends; patches are cut at a line and hardly
+        anything passes across it.
     """
+    sides = sides or []
+    if sides:
+        cut = ids.astype(np.int64)
+        for side in sides:
+            cut = cut * 3 + side
+        ids = np.unique(cut, return_inverse=True)[1].reshape(ids.shape).astype(np.int32)
     count = int(ids.max()) + 1
     area = np.maximum(np.bincount(ids.ravel(), minlength=count), 1)
     means = np.stack(
         [np.bincount(ids.ravel(), weights=picture.lab[..., k].ravel(), minlength=count) / area for k in range(3)],
         axis=-1,
     )
-    keys = []
-    for one, other in ((ids[:, :-1], ids[:, 1:]), (ids[:-1], ids[1:])):
+    keys, passing = [], []
+    for here, there in ((np.s_[:, :-1], np.s_[:, 1:]), (np.s_[:-1], np.s_[1:])):
+        one, other = ids[here], ids[there]
         differs = one != other
         a, b = one[differs].astype(np.int64), other[differs].astype(np.int64)
         keys.append(np.minimum(a, b) * count + np.maximum(a, b))
-    found, border = np.unique(np.concatenate(keys), return_counts=True)
+        ease = np.ones(a.size)
+        for side in sides:
+            across = (side[here] + side[there] == 3) & (side[here] != side[there])
+            ease[across[differs] & (side[here][differs] > 0)] = ACROSS_LINE
+        passing.append(ease)
+    found, where = np.unique(np.concatenate(keys), return_inverse=True)
+    border = np.bincount(where, weights=np.concatenate(passing))
     edges = np.stack([found // count, found % count], axis=-1)
     apart = np.sum((means[edges[:, 0]] - means[edges[:, 1]]) ** 2, axis=-1)
     weights = (np.exp(-apart / (2 * LAB_SPREAD**2)) + LEAST_WEIGHT) * border

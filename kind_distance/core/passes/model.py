@@ -69,6 +69,8 @@ class Pass:
         Against a usual thin layer.
     why : str
         What this pass is needed for.
+    place : str
+        Name of its plane, empty for the whole surface.
     """
 
     id: int
@@ -79,6 +81,12 @@ class Pass:
     minutes: int
     thickness: float = 1.0
     why: str = ""
+    place: str = ""
+
+    @property
+    def said(self) -> str:
+        """Say the pass with its place, e.g. ``"block-in of Sky"``."""
+        return f"{self.title} of {self.place}" if self.place else self.title
 
     @property
     def level(self) -> int:

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import math
+from dataclasses import replace
 
 from kind_distance.core.paint.media import Ground, Medium
 from kind_distance.core.passes.model import Pass, PassKind, PlaneFacts, School
@@ -65,7 +66,7 @@ def _plane_passes(plane: PlaneFacts, rank: int, medium: Medium, support: float) 
         paint = medium.first_paint if kind == "block_in" else medium.later_paint
         thickness = {"block_in": 1.0, "second_layer": 1.2, "details": 1.2}[kind]
         minutes = estimate_minutes(kind, plane.area_cm2, plane.detail, support)
-        return Pass(0, kind, rank, title, paint, minutes, thickness, why)
+        return Pass(0, kind, rank, title, paint, minutes, thickness, why, plane.name)
 
     passes = [
         make(
@@ -137,7 +138,8 @@ def needed_passes(
     whole = support_area_cm2
     if ground.toned:
         paint = medium.first_paint
-        why = f"A {ground.name.lower()} ground at {ground.value:.1f} to judge values against."
+        article = "An" if ground.name[0] in "AEIOU" else "A"
+        why = f"{article} {ground.name.lower()} ground at {ground.value:.1f} to judge values against."
         passes.append(
             Pass(
                 0,
@@ -205,6 +207,4 @@ def needed_passes(
             )
         )
     passes.sort(key=lambda each: _order_key(school, planes, each))
-    return [
-        Pass(n, p.kind, p.plane, p.title, p.paint, p.minutes, p.thickness, p.why) for n, p in enumerate(passes, start=1)
-    ]
+    return [replace(each, id=n) for n, each in enumerate(passes, start=1)]

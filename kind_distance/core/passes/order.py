@@ -10,7 +10,7 @@ from kind_distance.core.paint.drying import REFERENCE, Climate, Weather, dry
 from kind_distance.core.paint.media import Dryness, Medium
 from kind_distance.core.passes.model import LAYERS, Pass, PlaneFacts, Precedence, School
 from kind_distance.core.passes.precedence import broken_rules, material_rules, touching_planes
-from kind_distance.core.wording import Unit, say_length, say_minutes
+from kind_distance.core.wording import Unit, say_length, say_list, say_minutes
 
 STAGE = "passes"
 
@@ -125,12 +125,87 @@ def cost_of_order(
     )
 
 
+def _broken(passes: list[Pass], medium: Medium, planes: list[PlaneFacts]) -> list[Judgement]:
+    by_id = {each.id: each for each in passes}
+    found = []
+    for rule, why in broken_rules(passes, medium, planes):
+        lower, upper = by_id[rule.before], by_id[rule.after]
+        label = f"{lower.title[:1].upper()}{lower.title[1:]} first"
+        found.append(
+            Judgement(
+                key=f"broken_rule:{rule.before}:{rule.after}",
+                kind="broken_rule",
+                stage=STAGE,
+                severity="strong",
+                title=f"{upper.said[:1].upper()}{upper.said[1:]} stands before {lower.said}",
+                text=why,
+                weight=1000.0,
+                planes=tuple(p for p in (lower.plane, upper.plane) if p),
+                remedies=(Remedy(label, "move_before", {"number": rule.before, "before": rule.after}),),
+            )
+        )
+    return found
+
+
+def _cuts(passes: list[Pass], borders: list[Border], school: School, unit: Unit, finished: set[int]) -> list[Judgement]:
+    """Say once for each two planes what it costs to paint the farther one later; only of what is still to paint."""
+    pairs: dict[tuple[int, int], list[tuple[Pass, Pass, float]]] = {}
+    for far, near, length in cut_round(passes, borders):
+        if far.id not in finished:
+            pairs.setdefault((far.plane or 0, near.plane or 0), []).append((far, near, length))
+    found = []
+    for (far_rank, near_rank), meetings in pairs.items():
+        far, near, length = meetings[0]
+        layers = say_list([each.title for each, _, _ in meetings])
+        by_school = school.by != "depth"
+        why = f" Your school of order, {school.name.lower()}, brings this with it." if by_school else ""
+        found.append(
+            Judgement(
+                key=f"cut_round:{far_rank}:{near_rank}",
+                kind="cut_round",
+                stage=STAGE,
+                severity="note" if by_school else "mild",
+                title=f"{far.place} after {near.place} costs {say_length(length, unit)}",
+                text=(
+                    f"{far.place} ({layers}) comes after {near.place}, which stands in front of it: "
+                    f"{say_length(length, unit)} of border to cut round"
+                    f"{' each time' if len(meetings) > 1 else ''}.{why}"
+                ),
+                weight=length * len(meetings),
+                planes=(far_rank, near_rank),
+                remedies=(Remedy(f"{far.place} first", "move_before", {"number": far.id, "before": near.id}),),
+            )
+        )
+    return found
+
+
+def _unpainted(passes: list[Pass], medium: Medium, planes: list[PlaneFacts]) -> list[Judgement]:
+    covered = {each.plane for each in passes}
+    return [
+        Judgement(
+            key=f"no_pass:{rank}",
+            kind="no_pass",
+            stage=STAGE,
+            severity="strong",
+            title=f"Nothing paints {plane.name}",
+            text=f"{plane.area_cm2:.0f} cm² would stay bare ground.",
+            weight=plane.area_cm2,
+            planes=(rank,),
+            remedies=(Remedy(f"Add its {medium.block_in}", "add_pass", {"plane": rank, "kind": "block_in"}),),
+        )
+        for rank, plane in enumerate(planes, start=1)
+        if passes and rank not in covered
+    ]
+
+
 def judge_order(
     passes: list[Pass],
     borders: list[Border],
     medium: Medium,
     planes: list[PlaneFacts],
+    school: School,
     unit: Unit = "cm",
+    finished: set[int] | None = None,
 ) -> list[Judgement]:
     """Judge an order of passes, most costly first; also one set by hand.
 
@@ -141,64 +216,19 @@ def judge_order(
     borders : list of Border
     medium : Medium
     planes : list of PlaneFacts
+    school : School
+        Whose costs are accepted: they are noted, not held against the order.
     unit : "cm" or "in"
+    finished : set of int
+        Ids of passes that are painted already.
     """
-    by_id = {each.id: each for each in passes}
-    found = []
-    for rule, why in broken_rules(passes, medium, planes):
-        lower, upper = by_id[rule.before], by_id[rule.after]
-        found.append(
-            Judgement(
-                key=f"broken_rule:{rule.before}:{rule.after}",
-                kind="broken_rule",
-                stage=STAGE,
-                severity="strong",
-                title=f"{upper.title.capitalize()} stands before {lower.title}",
-                text=why,
-                weight=1000.0,
-                planes=tuple(p for p in (lower.plane, upper.plane) if p),
-                remedies=(
-                    Remedy(
-                        f"{lower.title.capitalize()} first", "move_before", {"pass": rule.before, "before": rule.after}
-                    ),
-                ),
-            )
-        )
-    for far, near, length in cut_round(passes, borders):
-        a, b = planes[(far.plane or 1) - 1].name, planes[(near.plane or 1) - 1].name
-        found.append(
-            Judgement(
-                key=f"cut_round:{far.id}:{near.id}",
-                kind="cut_round",
-                stage=STAGE,
-                severity="mild",
-                title=f"{a} after {b} costs {say_length(length, unit)}",
-                text=(
-                    f"The {far.title} of {a} comes after that of {b}, which stands in front of it: "
-                    f"{say_length(length, unit)} of border to cut round."
-                ),
-                weight=length,
-                planes=(far.plane or 0, near.plane or 0),
-                remedies=(Remedy(f"{a} first", "move_before", {"pass": far.id, "before": near.id}),),
-            )
-        )
-    covered = {each.plane for each in passes}
-    for rank, plane in enumerate(planes, start=1):
-        if passes and rank not in covered:
-            found.append(
-                Judgement(
-                    key=f"no_pass:{rank}",
-                    kind="no_pass",
-                    stage=STAGE,
-                    severity="strong",
-                    title=f"Nothing paints {plane.name}",
-                    text=f"{plane.area_cm2:.0f} cm² would stay bare ground.",
-                    weight=plane.area_cm2,
-                    planes=(rank,),
-                    remedies=(Remedy(f"Add its {medium.block_in}", "add_pass", {"plane": rank, "kind": "block_in"}),),
-                )
-            )
-    return most_costly_first(found)
+    return most_costly_first(
+        [
+            *_broken(passes, medium, planes),
+            *_cuts(passes, borders, school, unit, finished or set()),
+            *_unpainted(passes, medium, planes),
+        ]
+    )
 
 
 @dataclass(frozen=True)

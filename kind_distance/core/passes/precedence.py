@@ -28,7 +28,7 @@ def _material_pair(low: Pass, high: Pass, medium: Medium, names: list[str]) -> P
     """Say what must come between two passes on the same place, the lower level first."""
     place = names[high.plane - 1] if high.plane else "the whole surface"
     if high.kind == "varnish":
-        return Precedence(low.id, high.id, "through_dry", f"Varnish goes on when {low.title} is dry through.")
+        return Precedence(low.id, high.id, "through_dry", f"Varnish goes on when {low.said} is dry through.")
     if low.kind == "ground":
         needs: Dryness = "touch_dry"
         return Precedence(low.id, high.id, needs, "The ground has to be dry before anything stands on it.")

@@ -110,6 +110,8 @@ class Problem:
     sessions : tuple of Session
         In order of time, not overlapping.
     done : tuple of Done
+    not_before : int or None
+        The present: nothing is placed earlier. [clock min]
     """
 
     passes: tuple[Pass, ...]
@@ -118,6 +120,7 @@ class Problem:
     beside: str
     sessions: tuple[Session, ...]
     done: tuple[Done, ...] = ()
+    not_before: int | None = None
 
     def __post_init__(self) -> None:
         for one, other in zip(self.sessions, self.sessions[1:], strict=False):
@@ -126,6 +129,12 @@ class Problem:
                     f"{one.name} and {other.name} overlap; you have one pair of hands.",
                     "Move or shorten one of the two sessions.",
                 )
+
+    @property
+    def free_from(self) -> float:
+        """Minute from which something new can begin: the present, and the end of what is painted already."""
+        present = float("-inf") if self.not_before is None else float(self.not_before)
+        return max([present, *(float(done.end) for done in self.done)])
 
     def weather(self) -> Weather:
         """Return the air over the painting: each session's own, the studio's between them."""

@@ -110,9 +110,9 @@ def _milestones(board: Board, later: list[Pass]) -> list[Milestone]:
     for each in later:
         if board.waiting_for(each):
             continue
-        last = max((f.painted_at for f in board.films.values()), default=0.0)
+        last = max([board.problem.free_from, *(f.painted_at for f in board.films.values())])
         earliest, block = board.earliest(each, last)
-        because = "" if block is None else f"{board.passes[block.by].title} is dry through by then at the latest"
+        because = "" if block is None else f"{board.passes[block.by].said} is dry through by then at the latest"
         found.append(Milestone(each.id, earliest, because))
     return found
 
@@ -120,11 +120,9 @@ def _milestones(board: Board, later: list[Pass]) -> list[Milestone]:
 def _place(problem: Problem) -> tuple[list[Placement], list[Pass], Board]:
     board = Board(problem)
     open_passes = [p for p in problem.passes if p.id not in board.films and p.kind != "varnish"]
-    # What is painted already binds the painter too: nothing new begins before the last done pass ended.
-    free_from = max((done.end for done in problem.done), default=-math.inf)
     placements = []
     for session in problem.sessions:
-        now: float = max(session.start, free_from)
+        now: float = max(session.start, problem.free_from)
         while (found := _next_in(board, session, now, open_passes)) is not None:
             each, start = found
             end = start + each.minutes
@@ -142,6 +140,8 @@ def _what_would_help(problem: Problem) -> list[str]:
     """Try one change at a time: a longer session, or one more; say the smallest that makes all fit."""
     offers = []
     for at, session in enumerate(problem.sessions):
+        if session.end <= problem.free_from:
+            continue
         room = problem.sessions[at + 1].start - session.end if at + 1 < len(problem.sessions) else MOST_EXTENSION_MIN
         limit = min(MOST_EXTENSION_MIN, room, 720 - session.minutes)
         for extra in range(EXTENSION_STEP_MIN, limit + 1, EXTENSION_STEP_MIN):
@@ -152,11 +152,13 @@ def _what_would_help(problem: Problem) -> list[str]:
                 break
     if problem.sessions:
         last = problem.sessions[-1]
-        for days in (1, 7):
+        # A day later than the last session, or than the present where that session is over.
+        late_days = max(0, math.ceil((problem.free_from - last.start) / 1440)) if problem.free_from > last.end else 0
+        for days in (late_days + 1, late_days + 7):
             for minutes in range(15, 241, 15):
                 extra_session = Session(-1, "one more", last.start + days * 1440, minutes)
                 if _fits_with(problem, (*problem.sessions, extra_session)):
-                    when = "the day after" if days == 1 else "a week later"
+                    when = "the day after" if days == 1 else f"{days} days later"
                     offers.append((minutes + 60, f"one more session of {say_minutes(minutes)} indoors {when}"))
                     break
             else:
@@ -175,11 +177,14 @@ def _say_unplaced(problem: Problem, left: list[Pass], board: Board) -> list[Unpl
         f" What would do: {' or '.join(help_texts)}." if help_texts else " No single longer or added session would do."
     )
     found = []
-    longest = max(session.minutes for session in problem.sessions)
+    ahead = [session for session in problem.sessions if session.end > problem.free_from]
+    longest = max((session.minutes for session in ahead), default=0)
     for each in left:
         before = [board.passes[i] for i in board.waiting_for(each)]
         if before:
-            why = f"It waits for {before[0].title}, which found no place."
+            why = f"It waits for {before[0].said}, which found no place."
+        elif not ahead:
+            why = "All your sessions are over."
         elif each.minutes > longest:
             why = f"It takes {each.minutes} min; your longest session has {longest}."
         else:
@@ -187,7 +192,7 @@ def _say_unplaced(problem: Problem, left: list[Pass], board: Board) -> list[Unpl
             start, block = board.earliest(each, last.start)
             if block is not None and start + each.minutes > last.end:
                 wait = say_minutes(start - last.start)
-                wait = f"{board.passes[block.by].title} is ready {wait} after {last.name} begins"
+                wait = f"{board.passes[block.by].said} is ready {wait} after {last.name} begins"
                 why = f"It takes {each.minutes} min, and {wait}."
             else:
                 why = f"It takes {each.minutes} min; no session has so many free after what comes before it."

@@ -35,6 +35,10 @@ def clock(minute: float) -> str:
     return f"{day // 60}:{day % 60:02d}"
 
 
+def _first_upper(said: str) -> str:
+    return said[:1].upper() + said[1:]
+
+
 def _board_before(problem: Problem, schedule: Schedule, at: int) -> Board:
     """Build the painting as it stands when placement number `at` is about to begin."""
     earlier = [Done(p.pass_id, p.start, p.end) for p in schedule.placements[:at]]
@@ -47,10 +51,10 @@ def _said_block(board: Board, block: Block) -> str:
     day = 1440
     if block.until - film.painted_at > 12 * 60:
         span = say_minutes(block.until - film.painted_at)
-        return f"{lower.title} needs up to {span} to dry. {block.reason}"
+        return f"{_first_upper(lower.said)} needs up to {span} to dry. {block.reason}"
     state = "tacky" if block.needs == "not_tacky" else "wet"
     when = clock(block.until) if block.until // day == film.painted_at // day else "the next day"
-    return f"{lower.title} is {state} until about {when}. {block.reason}"
+    return f"{_first_upper(lower.said)} is {state} until about {when}. {block.reason}"
 
 
 def _not_earlier(problem: Problem, board: Board, placement: Placement, before: Placement | None) -> tuple[str, str]:
@@ -66,7 +70,7 @@ def _not_earlier(problem: Problem, board: Board, placement: Placement, before: P
     if before is None:
         return "painter", "You are still on what was begun before."
     busy = board.passes[before.pass_id]
-    on_what = busy.title
+    on_what = f"the {busy.said}" if busy.place else f"'{busy.said}'"
     rule = next((r for r in board.needed.get(each.id, []) if r.before == before.pass_id), None)
     if rule is not None:
         return "order", f"You are on {on_what} until {clock(before.end)}. {rule.reason}"
@@ -89,14 +93,14 @@ def _not_session_before(problem: Problem, schedule: Schedule, at: int) -> str:
     for rule in board.needed.get(each.id, []):
         where = next((p for p in schedule.placements if p.pass_id == rule.before), None)
         if where is not None and where.session_id == placement.session_id:
-            return f"It follows {board.passes[rule.before].title}, which stands in the same session."
+            return f"It follows {board.passes[rule.before].said}, which stands in the same session."
     start, block = board.earliest(each, used_until)
     if start + each.minutes <= earlier.end:
         return f"What was painted last in {earlier.name} came first in your order."
     left = max(0, earlier.end - used_until)
     if block is None:
         return f"It takes {each.minutes} min; {earlier.name} had {left} left."
-    lower = board.passes[block.by].title
+    lower = _first_upper(board.passes[block.by].said)
     return f"{lower} was not ready in time: {earlier.name} ends at {clock(earlier.end)}."
 
 

@@ -91,6 +91,8 @@ def _places_broken(
             broken.append(f"{each.title} does not get its {each.minutes} minutes")
         if placement.start < session.start or placement.end > session.end:
             broken.append(f"{each.title} lies outside {session.name}")
+        if problem.not_before is not None and placement.start < problem.not_before:
+            broken.append(f"{each.title} lies in the past")
     ordered = sorted(spans.items(), key=lambda item: item[1])
     for (one, (_, end)), (other, (start, _)) in zip(ordered, ordered[1:], strict=False):
         if start < end:

@@ -1,0 +1,55 @@
+"""Making the application: routes, errors, guard."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from datetime import datetime
+from pathlib import Path
+
+from fastapi import FastAPI
+
+from kind_distance import __version__
+from kind_distance.api import pages, paintings, pictures, problems, shelf
+from kind_distance.api.context import Context
+from kind_distance.api.guard import Guard
+from kind_distance.store.database import migrate, opened
+from kind_distance.studio.paintings import Studio
+
+DIST = Path(__file__).resolve().parents[2] / "web" / "dist"
+
+
+def local_now() -> datetime:
+    """Wall time here, without zone: a painter's day is where the painter is."""
+    return datetime.now()  # noqa: DTZ005
+
+
+def create_app(file: Path, clock: Callable[[], datetime] = local_now, dist: Path = DIST) -> FastAPI:
+    """Make the application over one file of paintings.
+
+    Parameters
+    ----------
+    file : Path
+        SQLite file; made if it is not there.
+    clock : callable
+        Gives the present as local wall time.
+    dist : Path
+        Folder of the built front end.
+    """
+    file.parent.mkdir(parents=True, exist_ok=True)
+    with opened(file) as db:
+        migrate(db)
+    app = FastAPI(
+        title="Kind Distance",
+        version=__version__,
+        docs_url=None,
+        redoc_url=None,
+        openapi_url="/api/openapi.json",
+        generate_unique_id_function=lambda route: route.name,
+    )
+    app.state.context = Context(Studio(file), clock)
+    problems.install(app)
+    for router in (shelf.router, paintings.router, pictures.router):
+        app.include_router(router)
+    pages.install(app, dist)
+    app.add_middleware(Guard)
+    return app

@@ -1,0 +1,39 @@
+"""What the routes share: the studio and the clock, handed in when the application is made."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from dataclasses import dataclass
+from datetime import datetime
+from typing import Annotated, cast
+
+from fastapi import Depends, Request, Response
+
+from kind_distance.studio.paintings import Studio, minutes_now
+
+FOREVER = "private, max-age=31536000, immutable"
+
+
+@dataclass(frozen=True)
+class Context:
+    """The studio over one file of paintings, and the clock."""
+
+    studio: Studio
+    clock: Callable[[], datetime]
+
+    @property
+    def now_min(self) -> int:
+        """The present, in clock minutes."""
+        return minutes_now(self.clock())
+
+
+def _context(request: Request) -> Context:
+    return cast("Context", request.app.state.context)
+
+
+Here = Annotated[Context, Depends(_context)]
+
+
+def forever(data: bytes, media_type: str) -> Response:
+    """Answer with bytes whose address changes when they do."""
+    return Response(data, media_type=media_type, headers={"Cache-Control": FOREVER})

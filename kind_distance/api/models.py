@@ -1,0 +1,438 @@
+"""What leaves the application: view models, in the painter's units. Planes are named by rank, 1 = farthest."""
+
+from __future__ import annotations
+
+from typing import Any, Literal
+
+from pydantic import BaseModel, Field
+
+Severity = Literal["strong", "mild", "note"]
+
+
+class BriefView(BaseModel):
+    """What the painter wants."""
+
+    title: str
+    idea: str
+    medium: str
+    medium_name: str
+    support: str
+    width_cm: float
+    height_cm: float
+    unit: Literal["cm", "in"]
+    size_said: str = Field(description="Size of the support in the painter's unit.")
+    ground: str
+    ground_name: str
+    school: str
+    school_name: str
+    passes_by_hand: bool
+
+
+class PlaceView(BaseModel):
+    """Where a photo was taken; private unless shared."""
+
+    latitude: float
+    longitude: float
+    shared: bool
+
+
+class SourceView(BaseModel):
+    """A photo of this painting."""
+
+    number: int
+    picture: str = Field(description="Content hash.")
+    image: str = Field(description="Address of the picture as shown on screen.")
+    name: str
+    purpose: str
+    format: str
+    width_px: int
+    height_px: int
+    taken_said: str | None
+    lens: str | None
+    place: PlaceView | None
+    remark: str
+    main: bool = Field(description="Planes are marked on this one.")
+
+
+class ReadingView(BaseModel):
+    """What can be measured on a thumbnail; values are Munsell 0-10."""
+
+    darkest: float
+    lightest: float
+    shares: list[float]
+    values: list[float]
+    greys: list[str] = Field(description="The values as screen greys.")
+    key: str
+    shapes: int
+    effective_shapes: float
+    largest_share: float
+    contour: float
+    cuts: list[float]
+    histogram: list[float] = Field(description="Share of the photo in each of 128 equal parts of the scale 0-10.")
+
+
+class ThumbnailView(BaseModel):
+    """A kept thumbnail."""
+
+    number: int
+    source: int
+    name: str
+    steps: int
+    smallest_share: float
+    smallest_said: str
+    softness: float
+    even: bool
+    chosen: bool
+    image: str
+    aspect: float
+    reading: ReadingView
+
+
+class PreviewView(BaseModel):
+    """A thumbnail being adjusted, with its picture as a data address."""
+
+    image: str
+    smallest_said: str
+    reading: ReadingView
+
+
+class PlaneReadingView(BaseModel):
+    """What the photo shows in a plane."""
+
+    share: float
+    area_said: str
+    dark: float
+    mass: float
+    light: float
+    chroma: float
+    warmth: float
+    warmth_said: str
+    detail: float
+    at_x: float = Field(description="A place well inside it, as a share of the width.")
+    at_y: float = Field(description="The same place, as a share of the height.")
+
+
+class PlannedView(BaseModel):
+    """What is planned for a plane."""
+
+    target: float
+    value: float
+    dark: float
+    light: float
+    contrast_left: float | None
+    colour: str
+    ink: str = Field(description="Colour of text on it, black or white.")
+
+
+class PlaneView(BaseModel):
+    """A plane, measured and planned."""
+
+    rank: int
+    name: str
+    kind: Literal["sky", "land", "water"]
+    distance_m: float | None
+    distance_said: str
+    locked: bool
+    strokes: int
+    reading: PlaneReadingView | None
+    planned: PlannedView
+
+
+class BorderView(BaseModel):
+    """Where two planes meet."""
+
+    far: int
+    near: int
+    length_cm: float
+    length_said: str
+    difference: float
+    merged_said: str
+    planned_difference: float
+    own_gap: float | None
+    own_direction: int | None
+
+
+class HazeView(BaseModel):
+    """How much of its own contrast a plane keeps at a distance."""
+
+    distance_m: float
+    contrast_left: float
+
+
+class DepthView(BaseModel):
+    """Choices for the whole ladder."""
+
+    veil: str
+    veil_name: str
+    visibility_km: float
+    visibility_own: bool
+    pull: float
+    key: str
+    gap: float
+    low: float
+    high: float
+    airlight: str
+    haze: list[HazeView]
+
+
+class StrokeView(BaseModel):
+    """A stroke that was drawn."""
+
+    number: int
+    plane: int
+    kind: Literal["mark", "brush", "level"]
+    width: float
+    points: list[list[float]] = Field(description="Pairs of x and y, as shares of width and height.")
+
+
+class RemedyView(BaseModel):
+    """One press that would answer a judgement."""
+
+    label: str
+    action: str
+    arguments: dict[str, Any]
+
+
+class JudgementView(BaseModel):
+    """One thing worth the painter's attention."""
+
+    key: str
+    kind: str
+    stage: str
+    severity: Severity
+    title: str
+    text: str
+    planes: list[int]
+    remedies: list[RemedyView]
+    meant_so: str | None = Field(description="The painter's reason, where it was silenced.")
+
+
+class WaitView(BaseModel):
+    """What a pass waits for."""
+
+    number: int
+    title: str
+    needs_said: str
+    reason: str
+    material: bool
+
+
+class PassView(BaseModel):
+    """One layer pass."""
+
+    number: int
+    place: int
+    kind: str
+    plane: int | None
+    title: str
+    paint: str
+    minutes: int
+    thickness: float
+    why: str
+    done: bool
+    waits_for: list[WaitView]
+
+
+class CostView(BaseModel):
+    """What an order costs."""
+
+    cut_round_said: str
+    cut_round_cm: float
+    remixes: int
+    wait_min: float
+    wait_said: str
+    painting_min: int
+    painting_said: str
+
+
+class SchoolView(BaseModel):
+    """A school of order with its cost on this painting."""
+
+    key: str
+    name: str
+    reason: str
+    cost: CostView
+
+
+class SessionView(BaseModel):
+    """A painting session."""
+
+    number: int
+    name: str
+    start: str
+    start_min: int
+    minutes: int
+    end_min: int
+    place: str
+    outdoors: bool
+    temperature_c: float
+    humidity: float
+    wind_m_s: float
+    sun_w_m2: float
+    air_said: str
+    over: bool
+    used_min: int
+
+
+class PlacementView(BaseModel):
+    """Where a pass stands in time, what its film does, and why it stands there. Clock minutes."""
+
+    number: int
+    session: int | None
+    start_min: int
+    end_min: int
+    open_until: float
+    touch_early: float
+    touch_late: float
+    through_late: float
+    span_said: str
+    dry_said: str
+    done: bool
+    kind: str
+    not_earlier: str
+    not_session_before: str
+
+
+class MilestoneView(BaseModel):
+    """A date outside the sessions, such as varnishing."""
+
+    number: int
+    earliest_said: str
+    because: str
+
+
+class UnplacedView(BaseModel):
+    """A pass that found no place."""
+
+    number: int
+    title: str
+    why: str
+
+
+class WorkView(BaseModel):
+    """Passes, sessions and where they stand."""
+
+    passes: list[PassView]
+    cost: CostView
+    schools: list[SchoolView]
+    sessions: list[SessionView]
+    placements: list[PlacementView]
+    milestones: list[MilestoneView]
+    unplaced: list[UnplacedView]
+    now_min: int
+    drying: list[str] = Field(description="Films that are drying now, said in words.")
+    next_said: str
+
+
+class HistoryView(BaseModel):
+    """What can be undone and redone."""
+
+    undo: str | None
+    redo: str | None
+    saved_said: str
+
+
+class PaintingView(BaseModel):
+    """A painting with everything that follows from its state."""
+
+    id: int
+    version: int
+    brief: BriefView
+    history: HistoryView
+    sources: list[SourceView]
+    thumbnails: list[ThumbnailView]
+    planes: list[PlaneView]
+    strokes: list[StrokeView]
+    borders: list[BorderView]
+    depth: DepthView
+    judgements: list[JudgementView]
+    work: WorkView
+    outline_key: str = Field(description="Changes when the division among planes does.")
+
+
+class TakenView(BaseModel):
+    """A picture that was brought, and whether it is new to this painting."""
+
+    source: int
+    name: str
+    new: bool
+    painting: PaintingView
+
+
+class ShelfPlaneView(BaseModel):
+    """A plane as a slab on the shelf."""
+
+    name: str
+    value: float
+    colour: str
+    share: float
+
+
+class ShelfView(BaseModel):
+    """A painting as a strip on the shelf."""
+
+    id: int
+    title: str
+    idea: str
+    facts: str
+    planes: list[ShelfPlaneView]
+    image: str | None
+    image_is_value: bool
+    aspect: float
+    passes: int
+    done: int
+    progress: float
+    progress_said: str
+    next_head: str
+    next_text: str
+    binned: bool
+
+
+class OutlineView(BaseModel):
+    """Outline of a plane as SVG path data in a box of 1000 x 1000."""
+
+    rank: int
+    path: str
+
+
+class ChoiceView(BaseModel):
+    """One choice of a list."""
+
+    key: str
+    name: str
+    said: str = ""
+
+
+class VeilChoiceView(ChoiceView):
+    """A veil profile."""
+
+    visibility_km: float
+    airlight: str
+
+
+class ChoicesView(BaseModel):
+    """What can be chosen, and the limits of sliders."""
+
+    media: list[ChoiceView]
+    grounds: list[ChoiceView]
+    schools: list[ChoiceView]
+    veils: list[VeilChoiceView]
+    keys: list[ChoiceView]
+    pass_kinds: list[ChoiceView]
+    softness: list[float]
+    smallest_share: list[float]
+    paint_range: list[float]
+
+
+class BeginRequest(BaseModel):
+    """A new painting."""
+
+    title: str = Field(max_length=400)
+    idea: str = Field(default="", max_length=400)
+    medium: str = Field(default="acrylic", max_length=40)
+    support: str = Field(default="board", max_length=100)
+    width_cm: float = Field(default=30.5, allow_inf_nan=False)
+    height_cm: float = Field(default=22.9, allow_inf_nan=False)
+    unit: Literal["cm", "in"] = "cm"
+    ground: str = Field(default="white", max_length=40)
+    school: str | None = Field(default=None, max_length=40)

@@ -1,0 +1,54 @@
+"""Routes of one painting: open, change, step through its history, bring a photo."""
+
+from __future__ import annotations
+
+from typing import Annotated
+
+from fastapi import APIRouter, File, Form, UploadFile
+
+from kind_distance.api.changes import ChangeRequest, VersionRequest
+from kind_distance.api.context import Here
+from kind_distance.api.models import PaintingView, TakenView
+from kind_distance.api.views import painting_view
+
+router = APIRouter(prefix="/api/paintings", tags=["painting"])
+
+
+@router.get("/{painting_id}", summary="Open a painting")
+def open_painting(here: Here, painting_id: int) -> PaintingView:
+    """Open it with everything that follows from its state."""
+    return painting_view(here.studio, here.studio.open(painting_id, here.clock()), here.now_min)
+
+
+@router.post("/{painting_id}/changes", summary="Change a painting")
+def change(here: Here, painting_id: int, wanted: ChangeRequest) -> PaintingView:
+    """Apply one change; refused with `changed_elsewhere` if the painting has moved on since `version`."""
+    made = wanted.change
+    opened = here.studio.change(painting_id, wanted.version, made.action, made.arguments(), here.clock())
+    return painting_view(here.studio, opened, here.now_min)
+
+
+@router.post("/{painting_id}/undo", summary="Undo the last change")
+def undo(here: Here, painting_id: int, wanted: VersionRequest) -> PaintingView:
+    """Step one change back."""
+    opened = here.studio.step(painting_id, wanted.version, -1, here.clock())
+    return painting_view(here.studio, opened, here.now_min)
+
+
+@router.post("/{painting_id}/redo", summary="Redo what was undone")
+def redo(here: Here, painting_id: int, wanted: VersionRequest) -> PaintingView:
+    """Step one change on."""
+    opened = here.studio.step(painting_id, wanted.version, 1, here.clock())
+    return painting_view(here.studio, opened, here.now_min)
+
+
+@router.post("/{painting_id}/sources", status_code=201, summary="Bring a photo")
+def add_source(
+    here: Here, painting_id: int, file: Annotated[UploadFile, File()], version: Annotated[int, Form()]
+) -> TakenView:
+    """Take in a picture; the same picture twice is recognised (`new` is false)."""
+    opened, source, new = here.studio.add_source(
+        painting_id, version, file.file.read(), file.filename or "photo", here.clock()
+    )
+    shown = painting_view(here.studio, opened, here.now_min)
+    return TakenView(source=source.number, name=source.name, new=new, painting=shown)

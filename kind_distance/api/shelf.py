@@ -1,0 +1,108 @@
+"""Routes of the shelf: list, begin, copy, bin."""
+
+from __future__ import annotations
+
+from fastapi import APIRouter
+
+from kind_distance.api.context import Here
+from kind_distance.api.models import BeginRequest, ChoicesView, ChoiceView, PaintingView, ShelfView, VeilChoiceView
+from kind_distance.api.views import painting_view, shelf_view
+from kind_distance.core.colour.munsell import PAINT_DARKEST, PAINT_LIGHTEST
+from kind_distance.core.depth.ladder import KEYS, key_range
+from kind_distance.core.depth.veil import PROFILES
+from kind_distance.core.paint.media import GROUNDS, MEDIA, medium_of
+from kind_distance.core.passes.model import LEVEL, SCHOOLS
+from kind_distance.core.picture.thumbnail import SOFTNESS_RANGE
+from kind_distance.store.records import Brief
+
+router = APIRouter(prefix="/api", tags=["shelf"])
+PASS_KINDS = {
+    "ground": "Tone the ground",
+    "drawing": "Drawing",
+    "block_in": "Block-in",
+    "second_layer": "Second layer",
+    "details": "Details",
+    "lights": "Lights and accents",
+    "finish": "Sign and check",
+    "varnish": "Varnish",
+}
+KEYS_SAID = {"full": "all that paint reaches", "high": "light", "middle": "neither end", "low": "dark"}
+
+
+@router.get("/health", summary="Say that the application answers")
+def health() -> dict[str, str]:
+    """Answer."""
+    return {"status": "ready"}
+
+
+@router.get("/choices", summary="List what can be chosen")
+def choices() -> ChoicesView:
+    """List media, grounds, schools, veils and keys, with the limits of sliders."""
+    keys = []
+    for key in KEYS:
+        low, high = key_range(key)
+        keys.append(
+            ChoiceView(key=key, name=f"{key.capitalize()} key", said=f"{low:.1f} to {high:.1f}, {KEYS_SAID[key]}")
+        )
+    return ChoicesView(
+        media=[ChoiceView(key=medium.key, name=medium.name) for medium in MEDIA.values()],
+        grounds=[ChoiceView(key=g.key, name=g.name, said=f"value {g.value:.1f}") for g in GROUNDS.values()],
+        schools=[ChoiceView(key=s.key, name=s.name, said=s.reason) for s in SCHOOLS.values()],
+        veils=[
+            VeilChoiceView(
+                key=v.key,
+                name=v.name,
+                said=f"one sees {v.visibility_km:g} km",
+                visibility_km=v.visibility_km,
+                airlight="#{:02x}{:02x}{:02x}".format(*v.airlight),
+            )
+            for v in PROFILES.values()
+        ],
+        keys=keys,
+        pass_kinds=[ChoiceView(key=kind, name=PASS_KINDS[kind]) for kind in LEVEL],
+        softness=list(SOFTNESS_RANGE),
+        smallest_share=[0.0, 0.03],
+        paint_range=[PAINT_DARKEST, PAINT_LIGHTEST],
+    )
+
+
+@router.get("/paintings", summary="List the paintings on the shelf, or those in the bin")
+def shelf(here: Here, binned: bool = False) -> list[ShelfView]:
+    """List them, the latest change first."""
+    return [shelf_view(entry, here.now_min) for entry in here.studio.shelf(binned=binned)]
+
+
+@router.post("/paintings", status_code=201, summary="Begin a new painting")
+def begin(here: Here, wanted: BeginRequest) -> PaintingView:
+    """Begin a painting; the school of order is the medium's usual one where none is chosen."""
+    school = wanted.school or medium_of(wanted.medium).usual_school
+    brief = Brief(
+        title=wanted.title,
+        idea=wanted.idea,
+        medium=wanted.medium,
+        support=wanted.support,
+        width_cm=wanted.width_cm,
+        height_cm=wanted.height_cm,
+        unit=wanted.unit,
+        ground=wanted.ground,
+        school=school,
+    )
+    return painting_view(here.studio, here.studio.begin(brief, here.clock()), here.now_min)
+
+
+@router.post("/paintings/{painting_id}/duplicate", status_code=201, summary="Copy a painting's plan")
+def duplicate(here: Here, painting_id: int) -> PaintingView:
+    """Copy it; nothing of the copy is marked as painted."""
+    return painting_view(here.studio, here.studio.duplicate(painting_id, here.clock()), here.now_min)
+
+
+@router.post("/paintings/{painting_id}/bin", status_code=204, summary="Put a painting in the bin")
+def put_in_bin(here: Here, painting_id: int) -> None:
+    """Put it there; it can be taken back."""
+    here.studio.bin(painting_id, here.clock())
+
+
+@router.post("/paintings/{painting_id}/take-back", status_code=204, summary="Take a painting back from the bin")
+def take_back(here: Here, painting_id: int) -> None:
+    """Take it back, as it was."""
+    here.studio.take_back(painting_id)

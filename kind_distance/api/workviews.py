@@ -1,0 +1,210 @@
+"""View models of passes and sessions."""
+
+from __future__ import annotations
+
+from typing import cast
+
+from kind_distance.api import models as m
+from kind_distance.core.passes.model import Precedence
+from kind_distance.core.passes.order import OrderCost
+from kind_distance.core.schedule.model import Placement, Session
+from kind_distance.core.schedule.plan import Board
+from kind_distance.core.schedule.reasons import Reason, clock
+from kind_distance.core.wording import Unit, say_length, say_minutes, say_range
+from kind_distance.store.records import SessionRecord, State
+from kind_distance.studio.clock import moment_of, say_moment
+from kind_distance.studio.workplan import PassSurvey
+
+NEEDS_SAID = {
+    "done": "painted",
+    "not_tacky": "open or touch dry, never tacky",
+    "touch_dry": "touch dry",
+    "through_dry": "dry through",
+}
+
+
+def _cost(cost: OrderCost, unit: Unit) -> m.CostView:
+    return m.CostView(
+        cut_round_said=say_length(cost.cut_round_cm, unit) if cost.cut_round_cm else "nothing",
+        cut_round_cm=round(cost.cut_round_cm, 1),
+        remixes=cost.remixes,
+        wait_min=round(cost.wait_min, 1),
+        wait_said=say_minutes(cost.wait_min),
+        painting_min=cost.painting_min,
+        painting_said=say_minutes(cost.painting_min),
+    )
+
+
+def direct_rules(rules: list[Precedence]) -> list[Precedence]:
+    """Leave out what follows from two other precedences, so that a pass names only what it waits for itself."""
+    after: dict[int, set[int]] = {}
+    for rule in rules:
+        after.setdefault(rule.before, set()).add(rule.after)
+    direct = []
+    for rule in rules:
+        between = after.get(rule.before, set())
+        implied = any(rule.after in after.get(middle, set()) for middle in between if middle != rule.after)
+        # A state of the film is its own demand and does not follow from an order alone.
+        if not implied or rule.needs == "through_dry":
+            direct.append(rule)
+    return direct
+
+
+def _passes(work: PassSurvey) -> list[m.PassView]:
+    by_id = {each.id: each for each in work.passes}
+    waits: dict[int, list[m.WaitView]] = {}
+    for rule in direct_rules(work.rules):
+        before = by_id[rule.before]
+        waits.setdefault(rule.after, []).append(
+            m.WaitView(
+                number=rule.before,
+                title=before.said,
+                needs_said=NEEDS_SAID[rule.needs],
+                reason=rule.reason,
+                material=rule.material,
+            )
+        )
+    finished = {each.pass_id for each in work.done}
+    return [
+        m.PassView(
+            number=each.id,
+            place=place,
+            kind=each.kind,
+            plane=each.plane,
+            title=each.title,
+            paint=each.paint,
+            minutes=each.minutes,
+            thickness=each.thickness,
+            why=each.why,
+            done=each.id in finished,
+            waits_for=waits.get(each.id, []),
+        )
+        for place, each in enumerate(work.passes, start=1)
+    ]
+
+
+def say_air(record: SessionRecord) -> str:
+    """Say what dries the paint in a session."""
+    wind = "still air" if record.wind_m_s < 0.5 else "a light breeze" if record.wind_m_s < 4 else "wind"
+    sun = "" if record.sun_w_m2 < 50 else ", some sun" if record.sun_w_m2 < 300 else ", full sun"
+    return f"{record.temperature_c:g} °C, {record.humidity:g} %, {wind}{sun}"
+
+
+def _sessions(state: State, work: PassSurvey, now_min: int) -> list[m.SessionView]:
+    shown = []
+    for record, session in zip(state.sessions, work.sessions, strict=True):
+        used = sum(p.end - p.start for p in work.schedule.placements if p.session_id == session.id)
+        shown.append(
+            m.SessionView(
+                number=record.number,
+                name=session.name,
+                start=record.start,
+                start_min=session.start,
+                minutes=session.minutes,
+                end_min=session.end,
+                place=record.place,
+                outdoors=record.outdoors,
+                temperature_c=record.temperature_c,
+                humidity=record.humidity,
+                wind_m_s=record.wind_m_s,
+                sun_w_m2=record.sun_w_m2,
+                air_said=say_air(record),
+                over=session.end <= now_min,
+                used_min=used,
+            )
+        )
+    return shown
+
+
+def _placed(placement: Placement, session: int | None, reason: Reason | None) -> m.PlacementView:
+    film = placement.drying
+    dry = ""
+    if film.touch_late > film.painted_at:
+        dry = f"touch dry in {say_range(film.touch_early - film.painted_at, film.touch_late - film.painted_at)}"
+    return m.PlacementView(
+        number=placement.pass_id,
+        session=session,
+        start_min=placement.start,
+        end_min=placement.end,
+        open_until=film.open_until,
+        touch_early=film.touch_early,
+        touch_late=film.touch_late,
+        through_late=film.through_late,
+        span_said=f"{clock(placement.start)} to {clock(placement.end)}",
+        dry_said=dry,
+        done=reason is None,
+        kind="done" if reason is None else reason.kind,
+        not_earlier="" if reason is None else reason.not_earlier,
+        not_session_before="" if reason is None else reason.not_session_before,
+    )
+
+
+def _session_at(sessions: tuple[Session, ...], start: int, end: int) -> int | None:
+    for session in sessions:
+        if session.start <= start and end <= session.end:
+            return session.id
+    return None
+
+
+def _placements(work: PassSurvey) -> list[m.PlacementView]:
+    board = Board(work.problem)
+    painted = [
+        _placed(
+            Placement(d.pass_id, -1, d.start, d.end, board.films[d.pass_id]),
+            _session_at(work.sessions, d.start, d.end),
+            None,
+        )
+        for d in sorted(work.done, key=lambda done: done.start)
+    ]
+    reasons = {reason.pass_id: reason for reason in work.reasons}
+    return painted + [_placed(p, p.session_id, reasons[p.pass_id]) for p in work.schedule.placements]
+
+
+def _drying(work: PassSurvey, now_min: int) -> list[str]:
+    said = []
+    for title, film in work.films_now():
+        if film.touch_late > now_min:
+            left = say_range(max(0.0, film.touch_early - now_min), film.touch_late - now_min)
+            said.append(f"{title}: touch dry in {left}")
+    return said
+
+
+def _next(work: PassSurvey, now_min: int) -> str:
+    ahead = [s for s in work.sessions if s.end > now_min]
+    if not ahead:
+        return "No session ahead" if work.sessions else "No session yet"
+    first = ahead[0]
+    where = "outdoors" if first.outdoors else "indoors"
+    return f"{say_moment(first.start, now_min)}, {where}, {first.minutes} min"
+
+
+def say_date(minute: float) -> str:
+    """Say a date far off, by its day."""
+    moment = moment_of(minute)
+    return f"{moment.day} {moment:%B} {moment.year}"
+
+
+def work_view(state: State, work: PassSurvey, now_min: int) -> m.WorkView:
+    """Show passes, sessions and where they stand."""
+    unit = cast("Unit", state.brief.unit)
+    by_id = {each.id: each for each in work.passes}
+    return m.WorkView(
+        passes=_passes(work),
+        cost=_cost(work.cost, unit),
+        schools=[
+            m.SchoolView(key=o.school.key, name=o.school.name, reason=o.school.reason, cost=_cost(o.cost, unit))
+            for o in work.offers
+        ],
+        sessions=_sessions(state, work, now_min),
+        placements=_placements(work),
+        milestones=[
+            m.MilestoneView(number=each.pass_id, earliest_said=say_date(each.earliest), because=each.because)
+            for each in work.schedule.milestones
+        ],
+        unplaced=[
+            m.UnplacedView(number=u.pass_id, title=by_id[u.pass_id].said, why=u.why) for u in work.schedule.unplaced
+        ],
+        now_min=now_min,
+        drying=_drying(work, now_min),
+        next_said=_next(work, now_min),
+    )

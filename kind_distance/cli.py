@@ -1,0 +1,95 @@
+"""The command line: serve a file of paintings, seed the demo."""
+
+from __future__ import annotations
+
+import argparse
+import json
+import os
+import socket
+import sys
+from datetime import datetime
+from pathlib import Path
+
+from kind_distance.errors import KindDistanceError
+
+
+def data_folder() -> Path:
+    """Folder of the user's own paintings; KIND_DISTANCE_DATA names another."""
+    named = os.environ.get("KIND_DISTANCE_DATA")
+    if named:
+        return Path(named)
+    base = os.environ.get("XDG_DATA_HOME")
+    return (Path(base) if base else Path.home() / ".local" / "share") / "kind-distance"
+
+
+def _listen(port: int) -> socket.socket:
+    """Take the wanted port on loopback, or any free one if it is taken."""
+    for wanted in (port, 0):
+        listening = socket.socket(socket.AF_INET, socket.SOCK_STREAM)
+        listening.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
+        try:
+            listening.bind(("127.0.0.1", wanted))
+        except OSError:
+            listening.close()
+            continue
+        return listening
+    raise SystemExit("No port on this machine can be listened on.")
+
+
+def serve(file: Path, port: int, now: datetime | None) -> None:
+    """Serve a file of paintings until interrupted."""
+    import uvicorn
+
+    from kind_distance.api.app import create_app, local_now
+
+    app = create_app(file, local_now if now is None else lambda: now)
+    listening = _listen(port)
+    address = f"http://127.0.0.1:{listening.getsockname()[1]}"
+    print(f"Kind Distance is at {address}  (paintings in {file}; Ctrl-C ends it)", flush=True)
+    uvicorn.Server(uvicorn.Config(app, log_level="warning", server_header=False)).run(sockets=[listening])
+
+
+def _now(said: str) -> datetime:
+    return datetime.fromisoformat(said)
+
+
+def _parser() -> argparse.ArgumentParser:
+    parser = argparse.ArgumentParser(prog="kind_distance", description=__doc__)
+    commands = parser.add_subparsers(dest="command", required=True)
+    for name, about in (("serve", "serve your own paintings"), ("demo", "serve the demo's paintings")):
+        command = commands.add_parser(name, help=about)
+        command.add_argument("--port", type=int, default=8765)
+        command.add_argument("--file", type=Path, help="file of paintings, if not the usual one")
+        command.add_argument("--now", type=_now, help="a fixed present, ISO 8601 local time")
+        if name == "demo":
+            command.add_argument("--fresh", action="store_true", help="begin the demo anew")
+    commands.add_parser("openapi", help="print the API's description")
+    return parser
+
+
+def main(arguments: list[str] | None = None) -> int:
+    """Run a command; return the exit code."""
+    given = _parser().parse_args(arguments)
+    try:
+        if given.command == "openapi":
+            import tempfile
+
+            from kind_distance.api.app import create_app
+
+            with tempfile.TemporaryDirectory() as folder:
+                description = create_app(Path(folder) / "none.sqlite").openapi()
+            print(json.dumps(description, indent=1, ensure_ascii=False))
+            return 0
+        file = given.file or data_folder() / ("demo.sqlite" if given.command == "demo" else "paintings.sqlite")
+        if given.command == "demo":
+            from kind_distance.api.app import local_now
+            from kind_distance.demo.seed import seed
+
+            seed(file, given.now or local_now(), fresh=given.fresh)
+        serve(file, given.port, given.now)
+    except KindDistanceError as error:
+        print(f"{error.message} {error.way_out}".strip(), file=sys.stderr)
+        return 1
+    except KeyboardInterrupt:
+        pass
+    return 0

@@ -1,0 +1,1 @@
+"""The made-up scenario: three paintings with rendered pictures, in three stages of work."""

@@ -1,0 +1,226 @@
+"""Seeding the demo: the same deeds a painter would do, on pictures that ship with the application."""
+
+from __future__ import annotations
+
+import json
+from dataclasses import dataclass, replace
+from datetime import datetime, timedelta
+from importlib import resources
+from pathlib import Path
+from typing import Any
+
+from kind_distance.store.database import migrate, opened
+from kind_distance.store.records import Brief, PassRecord, PlaneRecord, State
+from kind_distance.studio.changes import apply
+from kind_distance.studio.changes.desk import Desk
+from kind_distance.studio.changes.sources import with_source
+from kind_distance.studio.darkroom import take_in
+from kind_distance.studio.paintings import Studio, minutes_now
+from kind_distance.studio.survey import survey
+from kind_distance.studio.workplan import by_hand
+
+
+@dataclass(frozen=True)
+class Scene:
+    """One painting of the demo: its picture, what the painter wants, its planes far to near."""
+
+    picture: str
+    brief: Brief
+    planes: tuple[tuple[str, str, float | None], ...]
+
+
+TEA = Scene(
+    "tea_hillside",
+    Brief(
+        "Tea terraces, before the mist lifts",
+        "Morning light on the drying shed, everything else steps back.",
+        "acrylic",
+        "board",
+        40.0,
+        27.0,
+        ground="warm_grey",
+        school="far_to_near",
+        veil="clear",
+        visibility_km=21.0,
+        gap=0.6,
+    ),
+    (
+        ("Sky", "sky", None),
+        ("Far ridges", "land", 8000.0),
+        ("Middle ridge", "land", 1900.0),
+        ("Woods, mist", "land", 720.0),
+        ("Terraces", "land", 110.0),
+        ("Tea rows, path", "land", 18.0),
+    ),
+)
+MILL = Scene(
+    "tidal_mill",
+    Brief(
+        "Tidal mill at low water",
+        "A bright creek leads to a dull red mill.",
+        "watercolour",
+        "paper",
+        38.0,
+        28.0,
+        school="light_to_dark",
+        veil="clear",
+        visibility_km=15.0,
+    ),
+    (
+        ("Sky", "sky", None),
+        ("Far trees, dunes", "land", 2200.0),
+        ("Far marsh", "land", 500.0),
+        ("Mill and creek", "land", 120.0),
+        ("Near banks", "land", 14.0),
+    ),
+)
+POOL = Scene(
+    "slate_pool",
+    Brief(
+        "Slate pool, birches",
+        "Pale trunks against the cold face at dusk.",
+        "oil_over_acrylic",
+        "canvas",
+        60.0,
+        40.0,
+        ground="umber",
+        school="whole_at_once",
+        veil="from_sunset",
+        visibility_km=9.0,
+    ),
+    (
+        ("Sky", "sky", None),
+        ("Far moor", "land", 3800.0),
+        ("Quarry face", "land", 130.0),
+        ("Pool", "water", 45.0),
+        ("Banks, birches", "land", 12.0),
+    ),
+)
+
+
+def picture_bytes(name: str) -> bytes:
+    """Return one of the demo's pictures."""
+    return (resources.files("kind_distance.demo") / "pictures" / f"{name}.jpg").read_bytes()
+
+
+def strokes_of(name: str) -> list[dict[str, Any]]:
+    """Return the strokes that mark the planes of one of the demo's pictures."""
+    known: dict[str, list[dict[str, Any]]] = json.loads(
+        (resources.files("kind_distance.demo") / "strokes.json").read_text("utf-8")
+    )
+    return known[name]
+
+
+def _do(file: Path, state: State, now_min: int, deeds: list[tuple[str, dict[str, Any]]]) -> State:
+    for action, arguments in deeds:
+        state, _ = apply(Desk(file, state, now_min), action, arguments)
+    return state
+
+
+def _begun(file: Path, scene: Scene, now_min: int) -> State:
+    """Bring the photo, name the planes, draw the strokes."""
+    picture_hash, facts = take_in(file, picture_bytes(scene.picture), scene.picture)
+    state, _, _ = with_source(State(scene.brief), picture_hash, facts, f"{scene.picture}.jpg")
+    planes = tuple(
+        PlaneRecord(rank, rank, name, kind, distance) for rank, (name, kind, distance) in enumerate(scene.planes, 1)
+    )
+    state = replace(state, planes=planes)
+    return _do(file, state, now_min, [("add_stroke", stroke) for stroke in strokes_of(scene.picture)])
+
+
+def _kept(
+    steps: int, smallest: float, softness: float, *, even: bool = False, name: str = ""
+) -> tuple[str, dict[str, Any]]:
+    return (
+        "keep_thumbnail",
+        {"source": 1, "steps": steps, "smallest_share": smallest, "softness": softness, "even": even, "name": name},
+    )
+
+
+def _day(now: datetime, weekday: int, hour: int, minute: int) -> datetime:
+    """Next such weekday (0 = Monday) that is not today."""
+    days = (weekday - now.weekday()) % 7 or 7
+    return (now + timedelta(days=days)).replace(hour=hour, minute=minute, second=0, microsecond=0)
+
+
+def _session(start: datetime, minutes: int, place: str, **air: Any) -> tuple[str, dict[str, Any]]:  # noqa: ANN401
+    return ("add_session", {"start": start.isoformat(timespec="minutes"), "minutes": minutes, "place": place, **air})
+
+
+def _tea(file: Path, now: datetime) -> State:
+    saturday = _day(now, 5, 7, 10)
+    outside = {"outdoors": True, "temperature_c": 14.0, "humidity": 78.0, "wind_m_s": 2.0, "sun_w_m2": 60.0}
+    return _do(
+        file,
+        _begun(file, TEA, minutes_now(now)),
+        minutes_now(now),
+        [
+            _kept(4, 0.004, 0.014),
+            _kept(3, 0.008, 0.02, name="3 steps, large shapes"),
+            _kept(5, 0.002, 0.008, name="5 steps, closer"),
+            _kept(4, 0.006, 0.014, even=True),
+            _session(saturday, 110, "on the hill", **outside),
+            _session(saturday.replace(hour=14, minute=0) + timedelta(days=1), 180, "studio"),
+        ],
+    )
+
+
+def _mill(file: Path, now: datetime) -> State:
+    state = _begun(file, MILL, minutes_now(now))
+    state = _do(file, state, minutes_now(now), [_kept(4, 0.004, 0.014), _kept(3, 0.01, 0.022, name="3 steps, big sky")])
+    return replace(state, brief=replace(state.brief, chosen_thumbnail=None))
+
+
+def _pool(file: Path, now: datetime) -> State:
+    """Paint what the first two sessions held, as planned, days ago."""
+    first = (now - timedelta(days=6)).replace(hour=18, minute=30, second=0, microsecond=0)
+    second = first + timedelta(days=3)
+    ahead = _day(now, 3, 18, 30)
+    before = minutes_now(first) - 60
+    state = _do(
+        file,
+        _begun(file, POOL, before),
+        before,
+        [
+            _kept(5, 0.004, 0.012, name="5 steps"),
+            _kept(3, 0.01, 0.02),
+            _session(first, 150, "studio", temperature_c=18.0, humidity=55.0),
+            _session(second, 120, "studio", temperature_c=18.0, humidity=55.0),
+            _session(ahead, 120, "studio", temperature_c=18.0, humidity=55.0),
+            _session(ahead + timedelta(days=7), 120, "studio", temperature_c=18.0, humidity=55.0),
+            _session(ahead + timedelta(days=14), 90, "studio", temperature_c=18.0, humidity=55.0),
+        ],
+    )
+    work = survey(file, state, before).work
+    painted = {p.pass_id: p for p in work.schedule.placements if p.end < minutes_now(now)}
+    state = by_hand(state, work.passes)
+
+    def marked(record: PassRecord) -> PassRecord:
+        placement = painted.get(record.number)
+        return record if placement is None else replace(record, done_start=placement.start, done_end=placement.end)
+
+    return replace(state, passes=tuple(marked(record) for record in state.passes))
+
+
+def seed(file: Path, now: datetime, *, fresh: bool = False) -> None:
+    """Put the demo's three paintings into a file of their own, unless they are there.
+
+    Parameters
+    ----------
+    file : Path
+    now : datetime
+        The present; sessions lie around it.
+    fresh : bool
+        Begin anew: what was in the file before is thrown away.
+    """
+    file.parent.mkdir(parents=True, exist_ok=True)
+    if fresh:
+        for ending in ("", "-wal", "-shm"):
+            Path(f"{file}{ending}").unlink(missing_ok=True)
+    with opened(file) as db:
+        migrate(db)
+        if db.execute("SELECT 1 FROM painting").fetchone():
+            return
+    studio = Studio(file)
+    for at, make in enumerate((_pool, _mill, _tea)):
+        studio.create(make(file, now), now - timedelta(minutes=20 - 8 * at), "Begun")

@@ -1,0 +1,314 @@
+"""Taking in a picture from outside: any common format, checked first, upright, in sRGB.
+
+Everything about the file is hostile until checked: its type is read from its bytes and never from its
+name, its size from the header before a pixel is decoded.
+"""
+
+from __future__ import annotations
+
+import io
+import struct
+import warnings
+from collections.abc import Sequence
+from dataclasses import dataclass
+from typing import Any, SupportsFloat
+
+import cv2
+import numpy as np
+from numpy.typing import NDArray
+from PIL import Image, ImageCms, ImageOps, UnidentifiedImageError
+
+from kind_distance.core.picture.working import VIEW_SIZE, WORKING_SIZE, shrink
+from kind_distance.errors import (
+    BrokenPictureError,
+    DomainError,
+    EmptyPictureError,
+    NotAPictureError,
+    PictureTooLargeError,
+    PictureTooSmallError,
+)
+
+MOST_BYTES = 200 * 1024 * 1024
+MOST_PIXELS = 120_000_000
+LEAST_SIDE = 16
+FORMATS = ("JPEG", "MPO", "PNG", "WEBP", "TIFF", "HEIF")
+SAID_FORMATS = "JPEG, PNG, WebP, TIFF or HEIC"
+EXIF_IFD, GPS_IFD = 0x8769, 0x8825
+BROKEN = (OSError, SyntaxError, ValueError, TypeError, EOFError, struct.error, IndexError, KeyError, MemoryError)
+
+
+@dataclass(frozen=True)
+class PictureFacts:
+    """What the file says of itself.
+
+    Parameters
+    ----------
+    format : str
+        E.g. ``"JPEG"``.
+    width_px, height_px : int
+        Upright size of the original.
+    taken_at : str or None
+        Local date and time, ISO 8601 without zone.
+    lens : str or None
+        Lens or camera with focal length, as the file has it.
+    latitude, longitude : float or None
+        Place. [degrees]
+    remark : str
+        What had to be assumed, in the painter's words; empty where nothing.
+    """
+
+    format: str
+    width_px: int
+    height_px: int
+    taken_at: str | None = None
+    lens: str | None = None
+    latitude: float | None = None
+    longitude: float | None = None
+    remark: str = ""
+
+
+@dataclass(frozen=True)
+class TakenPicture:
+    """A picture that was read: sRGB codes, long side at most 1600 px, and what the file says of itself."""
+
+    codes: NDArray[np.uint8]
+    facts: PictureFacts
+
+
+def _register_heif() -> None:
+    import pillow_heif
+
+    pillow_heif.register_heif_opener()
+
+
+def _open(data: bytes, name: str) -> Image.Image:
+    if not data:
+        raise EmptyPictureError(f"{name} is empty.", "Choose the file again; it may not have been copied whole.")
+    if len(data) > MOST_BYTES:
+        raise PictureTooLargeError(
+            f"{name} has {len(data) // 2**20} MB; up to {MOST_BYTES // 2**20} MB are taken in.",
+            "Save it as JPEG or at a smaller size.",
+        )
+    _register_heif()
+    try:
+        with warnings.catch_warnings():
+            # Pillow's own bomb warning comes at a lower size than ours and would double the message.
+            warnings.simplefilter("ignore")
+            return Image.open(io.BytesIO(data), formats=list(FORMATS))
+    except UnidentifiedImageError:
+        raise NotAPictureError(
+            f"{name} is not a picture that can be read here.", f"Bring a {SAID_FORMATS} file."
+        ) from None
+    except Image.DecompressionBombError:
+        raise _too_many_pixels(name, None) from None
+    except BROKEN:
+        raise BrokenPictureError(f"{name} breaks off or is damaged.", "Copy it again from the camera.") from None
+
+
+def _too_many_pixels(name: str, size: tuple[int, int] | None) -> PictureTooLargeError:
+    said = (
+        "too many pixels" if size is None else f"{size[0]} x {size[1]} pixels, {size[0] * size[1] / 1e6:.0f} megapixels"
+    )
+    return PictureTooLargeError(
+        f"{name} has {said}; up to {MOST_PIXELS // 10**6} megapixels are taken in.", "Save it at a smaller size."
+    )
+
+
+def _check_size(size: tuple[int, int], name: str) -> None:
+    if size[0] * size[1] > MOST_PIXELS:
+        raise _too_many_pixels(name, size)
+    if min(size) < LEAST_SIDE:
+        raise PictureTooSmallError(
+            f"{name} is {size[0]} x {size[1]} pixels: too small to read values from.",
+            f"Bring a picture of at least {LEAST_SIDE} pixels each way.",
+        )
+
+
+def _degrees(parts: Sequence[SupportsFloat], reference: object, limit: float) -> float | None:
+    degrees = float(parts[0]) + float(parts[1]) / 60 + float(parts[2]) / 3600
+    if str(reference).upper().startswith(("S", "W")):
+        degrees = -degrees
+    return round(degrees, 6) if np.isfinite(degrees) and abs(degrees) <= limit else None
+
+
+def _text(value: object) -> str:
+    """Keep what can be read of a text from outside: printable, at most 80 characters."""
+    said = value.decode("utf-8", "replace") if isinstance(value, bytes) else str(value)
+    return "".join(c for c in said if c.isprintable()).strip()[:80]
+
+
+def _taken_at(exif: Image.Exif, inner: dict[int, Any]) -> str | None:
+    from datetime import datetime
+
+    said = _text(inner.get(0x9003) or exif.get(0x0132) or "")
+    try:
+        return datetime.strptime(said, "%Y:%m:%d %H:%M:%S").isoformat()  # noqa: DTZ007  cameras know no zone
+    except ValueError:
+        return None
+
+
+def _lens(exif: Image.Exif, inner: dict[int, Any]) -> str | None:
+    parts = [_text(inner.get(0xA434) or exif.get(0x0110) or "")]
+    try:
+        focal = float(inner[0x920A])
+        if 0.5 <= focal <= 3000:
+            parts.append(f"{focal:g} mm")
+    except (KeyError, TypeError, ValueError, ZeroDivisionError):
+        pass
+    return ", ".join(part for part in parts if part) or None
+
+
+def _place(exif: Image.Exif) -> tuple[float | None, float | None]:
+    try:
+        gps = exif.get_ifd(GPS_IFD)
+        return _degrees(gps[2], gps.get(1, "N"), 90), _degrees(gps[4], gps.get(3, "E"), 180)
+    except (*BROKEN, ZeroDivisionError):
+        return None, None
+
+
+def _exif_facts(picture: Image.Image) -> dict[str, Any]:
+    """Read date, lens and place; a damaged record simply says nothing."""
+    try:
+        exif = picture.getexif()
+        inner = dict(exif.get_ifd(EXIF_IFD))
+    except (*BROKEN, ZeroDivisionError):
+        return {}
+    latitude, longitude = _place(exif)
+    if latitude is None or longitude is None:
+        latitude = longitude = None
+    return {
+        "taken_at": _taken_at(exif, inner),
+        "lens": _lens(exif, inner),
+        "latitude": latitude,
+        "longitude": longitude,
+    }
+
+
+def _to_8_bit(picture: Image.Image) -> Image.Image:
+    """Bring deep grey pictures to 8 bit; Pillow would clip them instead of scaling."""
+    deep = np.asarray(picture)
+    if np.issubdtype(deep.dtype, np.floating):
+        raise DomainError("This picture holds floating-point light.", "Save it as a 16-bit TIFF or PNG.")
+    top = 65535 if deep.max(initial=0) > 255 else 255
+    return Image.fromarray(np.asarray(np.clip(deep, 0, top) * (255 / top) + 0.5, dtype=np.uint8))
+
+
+def _srgb(picture: Image.Image) -> tuple[Image.Image, str]:
+    """Convert to sRGB by the embedded profile; return the picture and what had to be assumed."""
+    profile, remark = picture.info.get("icc_profile"), ""
+    if picture.mode in ("RGBA", "LA", "PA") or "transparency" in picture.info:
+        over = picture.convert("RGBA")
+        paper = Image.new("RGBA", over.size, (255, 255, 255, 255))
+        picture = Image.alpha_composite(paper, over).convert("RGB")
+        remark = "What was transparent is read as white."
+    elif picture.mode not in ("RGB", "L", "CMYK", "LAB"):
+        picture = picture.convert("RGB")
+    if profile and picture.mode != "LAB":
+        try:
+            source = ImageCms.ImageCmsProfile(io.BytesIO(profile))
+            target = ImageCms.createProfile("sRGB")
+            found = ImageCms.profileToProfile(picture, source, target, outputMode="RGB")
+            if found is not None:
+                return found, remark
+        except (ImageCms.PyCMSError, *BROKEN):
+            remark = f"{remark} Its colour profile cannot be used; it is read as sRGB.".strip()
+    elif picture.mode == "CMYK":
+        remark = "It has printing colours without a profile: values are approximate."
+    return picture.convert("RGB"), remark
+
+
+def _read_deep_tiff(data: bytes, name: str) -> Image.Image:
+    """Read a 16-bit colour TIFF, which Pillow does not know."""
+    import tifffile
+
+    try:
+        with tifffile.TiffFile(io.BytesIO(data)) as file:
+            page = file.pages[0]
+            _check_size((int(page.shape[1]), int(page.shape[0])), name)
+            pixels = page.asarray()
+    except (*BROKEN, tifffile.TiffFileError):
+        raise NotAPictureError(
+            f"{name} is a TIFF of a kind that cannot be read here.", "Save it uncompressed, or as PNG."
+        ) from None
+    if pixels.dtype != np.uint16 or pixels.ndim != 3 or pixels.shape[2] < 3:
+        raise NotAPictureError(f"{name} is a TIFF of a kind that cannot be read here.", "Save it as RGB, 8 or 16 bit.")
+    return Image.fromarray(np.asarray(pixels[..., :3] / 257.0 + 0.5, dtype=np.uint8))
+
+
+def read_picture(data: bytes, name: str = "This file") -> TakenPicture:
+    """Read a picture.
+
+    Parameters
+    ----------
+    data : bytes
+        The file, whole.
+    name : str
+        What to call it when something is wrong.
+
+    Returns
+    -------
+    TakenPicture
+
+    Raises
+    ------
+    PictureError
+        One of its kinds: empty, no picture, broken, too large, too small.
+    """
+    try:
+        picture = _open(data, name)
+    except NotAPictureError:
+        if data[:4] not in (b"II*\0", b"MM\0*"):
+            raise
+        picture = _read_deep_tiff(data, name)
+    stored = picture.size
+    _check_size(stored, name)
+    file_format = "JPEG" if picture.format in ("JPEG", "MPO") else (picture.format or "TIFF")
+    known = _exif_facts(picture)
+    try:
+        # A JPEG can be decoded at a half or a quarter at once; twice the working size keeps values true.
+        picture.draft("RGB" if picture.mode in ("RGB", "L") else None, (2 * WORKING_SIZE, 2 * WORKING_SIZE))
+        picture.load()
+        turned = ImageOps.exif_transpose(picture)
+        if turned.mode.startswith("I") or turned.mode == "F":
+            turned = _to_8_bit(turned)
+        rgb, remark = _srgb(turned)
+    except BROKEN:
+        raise BrokenPictureError(
+            f"{name} begins well and then breaks off.", "Copy it again from the camera; nothing was kept."
+        ) from None
+    size = stored if (rgb.width >= rgb.height) == (stored[0] >= stored[1]) else (stored[1], stored[0])
+    facts = PictureFacts("HEIC" if file_format == "HEIF" else file_format, size[0], size[1], **known, remark=remark)
+    return TakenPicture(shrink_codes(np.asarray(rgb), VIEW_SIZE), facts)
+
+
+def shrink_codes(codes: NDArray[np.uint8], long_side: int) -> NDArray[np.uint8]:
+    """Shrink an 8-bit picture in linear light: (H, W, 3) uint8 -> (h, w, 3) uint8."""
+    from kind_distance.core.colour.srgb import codes_from_linear, linear_from_codes
+
+    if max(codes.shape[:2]) <= long_side:
+        return codes
+    return codes_from_linear(shrink(linear_from_codes(codes), long_side))
+
+
+def jpeg(codes: NDArray[np.uint8], quality: int = 92) -> bytes:
+    """Write (H, W, 3) sRGB codes as JPEG without any metadata."""
+    out = io.BytesIO()
+    Image.fromarray(codes).save(out, "JPEG", quality=quality, subsampling=0)
+    return out.getvalue()
+
+
+def png(codes: NDArray[np.uint8]) -> bytes:
+    """Write (H, W, 3) or (H, W) codes as PNG; fast rather than small."""
+    order = codes[..., ::-1] if codes.ndim == 3 else codes
+    done, packed = cv2.imencode(".png", np.ascontiguousarray(order), [cv2.IMWRITE_PNG_COMPRESSION, 1])
+    if not done:
+        raise DomainError("The picture could not be written.", "Try again.")
+    return packed.tobytes()
+
+
+def from_png(data: bytes) -> NDArray[np.uint8]:
+    """Read back what :func:`png` wrote."""
+    found = cv2.imdecode(np.frombuffer(data, np.uint8), cv2.IMREAD_UNCHANGED)
+    if found is None:
+        raise BrokenPictureError("A kept working copy is damaged.", "It will be made again.")
+    return np.ascontiguousarray(found[..., ::-1] if found.ndim == 3 else found).astype(np.uint8)

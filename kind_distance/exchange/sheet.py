@@ -1,0 +1,242 @@
+"""The sheet for the easel: one page, readable at arm's length, with nothing on it that is not needed there."""
+
+from __future__ import annotations
+
+import io
+import unicodedata
+from dataclasses import dataclass
+from functools import lru_cache
+from importlib import resources
+
+import numpy as np
+from numpy.typing import NDArray
+from PIL import Image
+from reportlab.lib.pagesizes import A4
+from reportlab.lib.units import mm
+from reportlab.lib.utils import ImageReader
+from reportlab.pdfbase import pdfmetrics
+from reportlab.pdfbase.ttfonts import TTFont
+from reportlab.pdfgen.canvas import Canvas
+
+SANS, BOLD, SERIF, ITALIC = "AlegreyaSans", "AlegreyaSans-Bold", "Alegreya-Medium", "Alegreya-Italic"
+FILES = {
+    SANS: "AlegreyaSans-Regular.ttf",
+    BOLD: "AlegreyaSans-Bold.ttf",
+    SERIF: "Alegreya-Medium.ttf",
+    ITALIC: "Alegreya-Italic.ttf",
+}
+EDGE = 14 * mm
+LEAST_ROW, USUAL_ROW = 6.2 * mm, 9.5 * mm
+
+
+@dataclass(frozen=True)
+class SheetPlane:
+    """A plane as printed: rank, name, distance in words, planned value, its grey and its colour (sRGB 0-1)."""
+
+    rank: int
+    name: str
+    distance: str
+    value: float
+    grey: float
+    colour: tuple[float, float, float]
+
+
+@dataclass(frozen=True)
+class SheetPass:
+    """A pass as printed: time or place in the order, what, where, minutes, and what to know about drying."""
+
+    when: str
+    title: str
+    plane: str
+    minutes: int
+    remark: str
+    done: bool = False
+
+
+@dataclass(frozen=True)
+class Sheet:
+    """All that stands on the page."""
+
+    title: str
+    idea: str
+    facts: str
+    thumbnail: NDArray[np.uint8] | None
+    thumbnail_said: str
+    planes: tuple[SheetPlane, ...]
+    heading: str
+    air: str
+    passes: tuple[SheetPass, ...]
+    remarks: tuple[str, ...]
+
+
+@lru_cache(maxsize=1)
+def _register_fonts() -> None:
+    folder = resources.files("kind_distance.exchange") / "fonts"
+    for name, file in FILES.items():
+        pdfmetrics.registerFont(TTFont(name, io.BytesIO((folder / file).read_bytes())))
+
+
+def _known(text: str, font: str) -> str:
+    """Bring a text into what the font can show: accents it lacks are left off, the rest becomes a dot."""
+    glyphs: dict[int, int] = pdfmetrics.getFont(font).face.charToGlyph  # type: ignore[attr-defined]
+    shown = []
+    for character in text:
+        if ord(character) in glyphs:
+            shown.append(character)
+            continue
+        plain = [c for c in unicodedata.normalize("NFKD", character) if ord(c) in glyphs]
+        shown.append("".join(plain) or "·")
+    return "".join(shown)
+
+
+class _Page:
+    """A canvas with the few kinds of text that the sheet uses."""
+
+    def __init__(self, canvas: Canvas) -> None:
+        self.canvas = canvas
+
+    def text(
+        self, x: float, y: float, text: str, font: str, size: float, *, width: float = 0.0, right: bool = False
+    ) -> None:
+        """Write one line; shortened by an ellipsis where a width is given and it runs over."""
+        shown = _known(text, font)
+        if width and pdfmetrics.stringWidth(shown, font, size) > width:
+            while shown and pdfmetrics.stringWidth(shown + "...", font, size) > width:
+                shown = shown[:-1]
+            shown = shown.rstrip() + "..."
+        self.canvas.setFont(font, size)
+        self.canvas.setFillGray(0.05)
+        if right:
+            self.canvas.drawRightString(x, y, shown)
+        else:
+            self.canvas.drawString(x, y, shown)
+
+    def rule(self, y: float, width: float = 0.6) -> None:
+        """Draw a line across the page."""
+        self.canvas.setStrokeGray(0.1)
+        self.canvas.setLineWidth(width)
+        self.canvas.line(EDGE, y, A4[0] - EDGE, y)
+
+
+def _head(page: _Page, sheet: Sheet) -> float:
+    y = A4[1] - EDGE - 7 * mm
+    page.text(EDGE, y, sheet.title, SERIF, 24, width=A4[0] - 2 * EDGE)
+    if sheet.idea:
+        y -= 7 * mm
+        page.text(EDGE, y, sheet.idea, ITALIC, 14, width=A4[0] - 2 * EDGE)
+    y -= 6 * mm
+    page.text(EDGE, y, sheet.facts, SANS, 11.5, width=A4[0] - 2 * EDGE)
+    page.rule(y - 3 * mm, 1.6)
+    return y - 8 * mm
+
+
+def _thumbnail(page: _Page, sheet: Sheet, top: float, height: float) -> float:
+    """Draw the thumbnail at the left; return how wide it is."""
+    if sheet.thumbnail is None:
+        return 0.0
+    rows, columns = sheet.thumbnail.shape
+    width = min(height * columns / rows, 0.62 * (A4[0] - 2 * EDGE))
+    height = width * rows / columns
+    page.canvas.drawImage(ImageReader(Image.fromarray(sheet.thumbnail)), EDGE, top - height, width, height)
+    page.canvas.setStrokeGray(0.1)
+    page.canvas.setLineWidth(0.5)
+    page.canvas.rect(EDGE, top - height, width, height)
+    page.text(EDGE, top - height - 4.6 * mm, sheet.thumbnail_said, SANS, 11, width=width)
+    return float(width)
+
+
+def _planes(page: _Page, sheet: Sheet, left: float, top: float, height: float) -> None:
+    """Draw the planes far to near: a slab half in grey, half in colour, the value large."""
+    if not sheet.planes:
+        return
+    row = min(16 * mm, height / len(sheet.planes))
+    right = A4[0] - EDGE
+    for at, plane in enumerate(sheet.planes):
+        y = top - (at + 1) * row
+        page.canvas.setStrokeGray(0.1)
+        page.canvas.setLineWidth(0.4)
+        page.canvas.setFillGray(plane.grey)
+        page.canvas.rect(left, y + 0.6 * mm, 11 * mm, row - 1.2 * mm, fill=1)
+        page.canvas.setFillColorRGB(*plane.colour)
+        page.canvas.rect(left + 11 * mm, y + 0.6 * mm, 11 * mm, row - 1.2 * mm, fill=1)
+        middle = y + row / 2
+        size = min(20, row / mm * 1.9)
+        page.text(left + 25 * mm, middle - size * 0.34, f"{plane.value:.1f}", BOLD, size)
+        page.text(
+            left + 38 * mm, middle + 0.2 * mm, f"{plane.rank} {plane.name}", BOLD, 12, width=right - left - 38 * mm
+        )
+        page.text(left + 38 * mm, middle - 4.4 * mm, plane.distance, SANS, 11, width=right - left - 38 * mm)
+
+
+def _passes(page: _Page, sheet: Sheet, top: float, bottom: float) -> int:
+    """Draw as many passes as find room; return how many."""
+    right = A4[0] - EDGE
+    page.text(EDGE, top, sheet.heading, BOLD, 16, width=right - EDGE)
+    page.text(EDGE, top - 5.6 * mm, sheet.air, SANS, 11.5, width=right - EDGE)
+    top -= 10 * mm
+    if not sheet.passes:
+        return 0
+    row = max(LEAST_ROW, min(USUAL_ROW, (top - bottom) / len(sheet.passes)))
+    count = min(len(sheet.passes), int((top - bottom) / row + 1e-6))
+    size = min(13.5, row / mm * 1.55)
+    for at, each in enumerate(sheet.passes[:count]):
+        y = top - (at + 1) * row
+        page.canvas.setLineWidth(0.9)
+        page.canvas.setStrokeGray(0.1)
+        page.canvas.rect(EDGE, y + 0.28 * row, 4 * mm, 4 * mm)
+        if each.done:
+            page.canvas.line(EDGE, y + 0.28 * row, EDGE + 4 * mm, y + 0.28 * row + 4 * mm)
+        base = y + 0.36 * row
+        page.text(EDGE + 7 * mm, base, each.when, BOLD, size)
+        page.text(EDGE + 21 * mm, base, each.title, BOLD, size, width=52 * mm)
+        page.text(EDGE + 75 * mm, base, each.plane, SANS, size, width=40 * mm)
+        page.text(EDGE + 131 * mm, base, f"{each.minutes} min", BOLD, size, right=True)
+        page.text(EDGE + 134 * mm, base, each.remark, SANS, min(size, 11.5), width=right - EDGE - 134 * mm)
+        page.canvas.setLineWidth(0.3)
+        page.canvas.line(EDGE, y, right, y)
+    return count
+
+
+def _remarks(page: _Page, sheet: Sheet) -> float:
+    """Write the painter's own exceptions at the foot; return the height that is taken."""
+    lines = [*sheet.remarks[:4]]
+    y = EDGE
+    for line in reversed(lines):
+        page.text(EDGE, y, line, ITALIC, 11, width=A4[0] - 2 * EDGE)
+        y += 5 * mm
+    return float(y + 2 * mm)
+
+
+def draw_sheet(sheet: Sheet) -> bytes:
+    """Print the sheet as PDF, A4 upright; passes that find no room go on further pages.
+
+    Parameters
+    ----------
+    sheet : Sheet
+
+    Returns
+    -------
+    bytes
+        A PDF with its fonts inside.
+    """
+    _register_fonts()
+    out = io.BytesIO()
+    canvas = Canvas(out, pagesize=A4, invariant=1)
+    canvas.setTitle(sheet.title)
+    page = _Page(canvas)
+    top = _head(page, sheet)
+    bottom = _remarks(page, sheet)
+    picture_height = 84 * mm if len(sheet.passes) <= 12 else 62 * mm
+    width = _thumbnail(page, sheet, top, picture_height)
+    _planes(page, sheet, EDGE + width + (6 * mm if width else 0), top, picture_height)
+    under = top - picture_height - 14 * mm
+    page.rule(under + 7 * mm)
+    drawn = _passes(page, sheet, under, bottom)
+    rest = sheet.passes[drawn:]
+    while rest:
+        canvas.showPage()
+        more = Sheet(sheet.title, "", "", None, "", (), f"{sheet.heading}, continued", "", rest, ())
+        drawn = _passes(page, more, A4[1] - EDGE - 8 * mm, EDGE)
+        rest = rest[drawn:]
+    canvas.save()
+    return out.getvalue()

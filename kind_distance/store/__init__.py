@@ -1,0 +1,1 @@
+"""Everything that is kept: one SQLite file, plain SQL, repositories that return frozen dataclasses."""

@@ -1,0 +1,185 @@
+"""What is kept of a painting, as frozen dataclasses. A change makes a new `State`; nothing is altered in place."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, field
+
+Point = tuple[float, float]
+
+
+@dataclass(frozen=True)
+class Brief:
+    """What the painter wants, and the choices that hold for the whole painting; lengths in cm."""
+
+    title: str
+    idea: str = ""
+    medium: str = "acrylic"
+    support: str = "board"
+    width_cm: float = 30.5
+    height_cm: float = 22.9
+    unit: str = "cm"
+    ground: str = "white"
+    school: str = "far_to_near"
+    veil: str = "clear"
+    visibility_km: float | None = None
+    pull: float = 0.5
+    key: str = "full"
+    gap: float = 0.6
+    main_source: int | None = None
+    chosen_thumbnail: int | None = None
+    passes_by_hand: bool = False
+
+
+@dataclass(frozen=True)
+class SourceRecord:
+    """A photo that belongs to a painting."""
+
+    number: int
+    picture_hash: str
+    name: str
+    purpose: str
+    format: str
+    width_px: int
+    height_px: int
+    taken_at: str | None = None
+    lens: str | None = None
+    latitude: float | None = None
+    longitude: float | None = None
+    place_shared: bool = False
+    remark: str = ""
+
+
+@dataclass(frozen=True)
+class ThumbnailRecord:
+    """The settings of a thumbnail that was kept; the picture follows from them."""
+
+    number: int
+    source: int
+    name: str
+    steps: int
+    smallest_share: float
+    softness: float
+    even: bool = False
+
+
+@dataclass(frozen=True)
+class PlaneRecord:
+    """A plane as the painter named it; rank 1 is the farthest."""
+
+    number: int
+    rank: int
+    name: str
+    kind: str = "land"
+    distance_m: float | None = None
+    locked_value: float | None = None
+
+
+@dataclass(frozen=True)
+class StrokeRecord:
+    """A stroke on the main picture; points are shares of its width and height."""
+
+    number: int
+    plane: int
+    kind: str
+    width: float
+    points: tuple[Point, ...]
+
+
+@dataclass(frozen=True)
+class PairRecord:
+    """What the painter wants where two planes meet (by their numbers)."""
+
+    far: int
+    near: int
+    gap: float | None = None
+    direction: int | None = None
+
+
+@dataclass(frozen=True)
+class PassRecord:
+    """A pass set by hand, in its place in the order; minutes of the clock where it is done."""
+
+    number: int
+    place: int
+    kind: str
+    plane: int | None
+    title: str
+    paint: str
+    minutes: int
+    thickness: float
+    why: str
+    done_start: int | None = None
+    done_end: int | None = None
+
+
+@dataclass(frozen=True)
+class SessionRecord:
+    """A painting session; `start` is local time, ISO 8601 to the minute."""
+
+    number: int
+    start: str
+    minutes: int
+    place: str = ""
+    outdoors: bool = False
+    temperature_c: float = 20.0
+    humidity: float = 50.0
+    wind_m_s: float = 0.1
+    sun_w_m2: float = 0.0
+
+
+@dataclass(frozen=True)
+class MeantSo:
+    """A judgement the painter silenced, with the reason."""
+
+    key: str
+    reason: str
+
+
+@dataclass(frozen=True)
+class State:
+    """All that a painter can change of a painting; what undo brings back."""
+
+    brief: Brief
+    sources: tuple[SourceRecord, ...] = ()
+    thumbnails: tuple[ThumbnailRecord, ...] = ()
+    planes: tuple[PlaneRecord, ...] = ()
+    strokes: tuple[StrokeRecord, ...] = ()
+    pairs: tuple[PairRecord, ...] = ()
+    passes: tuple[PassRecord, ...] = ()
+    sessions: tuple[SessionRecord, ...] = ()
+    meant_so: tuple[MeantSo, ...] = ()
+
+
+@dataclass(frozen=True)
+class HistoryEntry:
+    """One change: its number, when, and what was done in the painter's words."""
+
+    number: int
+    at: str
+    what: str
+
+
+@dataclass(frozen=True)
+class Painting:
+    """A painting as it stands."""
+
+    id: int
+    version: int
+    created_at: str
+    changed_at: str
+    binned_at: str | None
+    state: State
+    undo: HistoryEntry | None = field(default=None)
+    redo: HistoryEntry | None = field(default=None)
+
+
+@dataclass(frozen=True)
+class ShelfEntry:
+    """A painting as the shelf lists it; `summary` is JSON made when it was last changed."""
+
+    id: int
+    version: int
+    changed_at: str
+    binned_at: str | None
+    brief: Brief
+    summary: str

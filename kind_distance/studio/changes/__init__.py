@@ -1,0 +1,33 @@
+"""What a painter can change. Each change takes a state and gives the next one, with a word for the history.
+
+A change touches nothing outside: it is kept, undone and redone by the caller. `by_name` finds one by the name
+that the interface and the remedies of judgements use.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from typing import Any
+
+from kind_distance.studio.changes import brief, depth, judgements, passes, planes, sessions, sources, thumbnails
+from kind_distance.studio.changes.desk import Changed, Desk
+
+Change = Callable[..., Changed]
+
+MODULES = (brief, sources, thumbnails, planes, depth, passes, sessions, judgements)
+CHANGES: dict[str, Change] = {
+    name: function for module in MODULES for name, function in vars(module).items() if name in module.CHANGES
+}
+
+
+def apply(desk: Desk, action: str, arguments: dict[str, Any]) -> Changed:
+    """Apply a change by its name.
+
+    Raises
+    ------
+    KeyError
+        If there is no change of that name; the border of the application does not let one through.
+    KindDistanceError
+        If the change makes no sense on this state.
+    """
+    return CHANGES[action](desk, **arguments)

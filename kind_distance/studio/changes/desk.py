@@ -1,0 +1,65 @@
+"""What every change has before it: the state as it stands, and what follows from it where that is needed."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from pathlib import Path
+
+from kind_distance.errors import DomainError, NotFoundError
+from kind_distance.store.records import PlaneRecord, State
+from kind_distance.studio.survey import Survey, survey
+
+Changed = tuple[State, str]
+LONGEST_NAME = 60
+
+
+@dataclass(frozen=True)
+class Desk:
+    """A painting on the desk.
+
+    Parameters
+    ----------
+    file : Path
+        The file of paintings, where the pictures are.
+    state : State
+    now_min : int
+        The present. [clock min]
+    """
+
+    file: Path
+    state: State
+    now_min: int
+
+    def survey(self) -> Survey:
+        """Work out what follows from the state."""
+        return survey(self.file, self.state, self.now_min)
+
+    def plane(self, rank: int) -> PlaneRecord:
+        """Return the plane of a rank; raise NotFoundError if there is none."""
+        for plane in self.state.planes:
+            if plane.rank == rank:
+                return plane
+        raise NotFoundError("plane", rank)
+
+
+def next_number(numbers: list[int]) -> int:
+    """Give the next free number of a list."""
+    return max(numbers, default=0) + 1
+
+
+def clean_text(said: str, what: str, longest: int, *, needed: bool = True) -> str:
+    """Take out what cannot be shown and bring white space in order.
+
+    Raises
+    ------
+    DomainError
+        If nothing is left where something is needed, or it is too long.
+    """
+    text = " ".join("".join(c if c.isprintable() else " " for c in said).split())
+    if needed and not text:
+        raise DomainError(f"The {what} is empty.", f"Write a {what}.")
+    if len(text) > longest:
+        raise DomainError(
+            f"The {what} has {len(text)} characters; {longest} fit on every page.", f"Write a shorter {what}."
+        )
+    return text

@@ -1,0 +1,27 @@
+"""Judgements silenced by "I mean it so", with the reason, and listened to again."""
+
+from __future__ import annotations
+
+from dataclasses import replace
+
+from kind_distance.errors import NotFoundError
+from kind_distance.store.records import MeantSo
+from kind_distance.studio.changes.desk import Changed, Desk, clean_text
+
+CHANGES = ("mean_it_so", "hear_again")
+USUAL_REASON = "Meant so."
+
+
+def mean_it_so(desk: Desk, *, key: str, reason: str = "") -> Changed:
+    """Silence a judgement; the reason is printed with the plan."""
+    found = next((each for each in desk.survey().judgements if each.key == key), None)
+    if found is None:
+        raise NotFoundError("judgement", key[:60])
+    kept = MeantSo(key, clean_text(reason, "reason", 200, needed=False) or USUAL_REASON)
+    rest = tuple(m for m in desk.state.meant_so if m.key != key)
+    return replace(desk.state, meant_so=(*rest, kept)), f"Meant so: {found.title}"
+
+
+def hear_again(desk: Desk, *, key: str) -> Changed:
+    """Listen to a silenced judgement again."""
+    return replace(desk.state, meant_so=tuple(m for m in desk.state.meant_so if m.key != key)), "Judgement heard again"

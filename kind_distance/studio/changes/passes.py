@@ -1,0 +1,219 @@
+"""Changes of the passes: edited, added, taken away, put in another order, marked as done."""
+
+from __future__ import annotations
+
+from dataclasses import replace
+from typing import Any, cast
+
+from kind_distance.core.paint.media import may_lie_on, medium_of
+from kind_distance.core.passes.model import LEVEL, PassKind, school_of
+from kind_distance.core.passes.needed import estimate_minutes
+from kind_distance.errors import DomainError, InUseError, NotFoundError, UnsafeOrderError
+from kind_distance.store.records import PassRecord, State
+from kind_distance.studio.changes.desk import LONGEST_NAME, Changed, Desk, clean_text, next_number
+from kind_distance.studio.clock import minute_of
+from kind_distance.studio.survey import plane_numbers
+from kind_distance.studio.workplan import by_hand
+
+CHANGES = (
+    "derive_passes",
+    "set_pass",
+    "add_pass",
+    "remove_pass",
+    "move_before",
+    "move_pass",
+    "mark_done",
+    "mark_not_done",
+)
+MOST_PASSES = 120
+USUAL_TITLES = {
+    "ground": "tone the ground",
+    "drawing": "draw the planes",
+    "details": "details",
+    "lights": "lights and accents",
+    "finish": "sign and check",
+    "varnish": "varnish",
+}
+PLANE_KINDS = ("block_in", "second_layer", "details", "lights")
+
+
+def _own(desk: Desk) -> State:
+    """Return the state with the passes as the painter's own list."""
+    return by_hand(desk.state, [] if desk.state.brief.passes_by_hand else desk.survey().work.passes)
+
+
+def _pass_of(state: State, number: int) -> PassRecord:
+    for record in state.passes:
+        if record.number == number:
+            return record
+    raise NotFoundError("pass", number)
+
+
+def _placed(passes: list[PassRecord]) -> tuple[PassRecord, ...]:
+    return tuple(replace(record, place=place) for place, record in enumerate(passes, start=1))
+
+
+def _with_pass(state: State, changed: PassRecord) -> State:
+    return replace(state, passes=tuple(changed if p.number == changed.number else p for p in state.passes))
+
+
+def derive_passes(desk: Desk) -> Changed:
+    """Give up the own list and derive the passes from the plan again; refused once something is painted."""
+    if any(record.done_end is not None for record in desk.state.passes):
+        raise InUseError("Some passes are painted already.", "Change single passes instead; what is done stays.")
+    return replace(desk.state, brief=replace(desk.state.brief, passes_by_hand=False), passes=()), "Passes derived anew"
+
+
+def in_order_of_school(state: State, desk: Desk) -> State:
+    """Sort an own list of passes by the school that the brief names; what is done keeps its place."""
+    if not state.brief.passes_by_hand:
+        return state
+    school, survey = school_of(state.brief.school), desk.survey()
+    rank = plane_numbers(state)
+    planned = survey.depth.plan.planes
+    readings = survey.depth.given.readings
+
+    def order(record: PassRecord) -> tuple[float, ...]:
+        if record.done_end is not None:
+            return (-1.0, record.done_end, 0.0)
+        level = LEVEL[record.kind]
+        if record.plane is None:
+            return (level if level < 2 else 10.0 + level, 0.0, 0.0)
+        at = rank[record.plane]
+        reading = readings[at - 1]
+        if school.by == "plane":
+            return (2.0, at, level)
+        within = {
+            "depth": float(at),
+            "light": -planned[at - 1].value,
+            "dark": planned[at - 1].value,
+            "mass": 0.0 if reading is None else -reading.share,
+        }
+        return (level, within[school.by], at)
+
+    return replace(state, passes=_placed(sorted(state.passes, key=order)))
+
+
+def set_pass(
+    desk: Desk, *, number: int, title: str | None = None, minutes: int | None = None, thickness: float | None = None
+) -> Changed:
+    """Rename a pass, or change its minutes or how thick it is painted."""
+    state = _own(desk)
+    record = _pass_of(state, number)
+    new: dict[str, Any] = {}
+    if title is not None:
+        new["title"] = clean_text(title, "title", LONGEST_NAME)
+    if minutes is not None:
+        if not 1 <= minutes <= 720:
+            raise DomainError(f"A pass of {minutes} minutes fits no day.", "Enter between 1 minute and 12 hours.")
+        new["minutes"] = minutes
+    if thickness is not None:
+        if not 0.1 <= thickness <= 20:
+            raise DomainError("A layer is between a tenth and twenty times the usual thickness.", "Choose a thickness.")
+        new["thickness"] = thickness
+    if record.done_end is not None and "minutes" in new:
+        raise InUseError(f"{record.title} is painted already.", "Take the mark back first.")
+    changed = replace(record, **new)
+    return _with_pass(state, changed), f"Pass: {changed.title}"
+
+
+def add_pass(
+    desk: Desk, *, kind: str, plane: int | None = None, title: str = "", minutes: int | None = None
+) -> Changed:
+    """Add a pass, placed after the last one of its level."""
+    if kind not in LEVEL:
+        raise DomainError(f"There is no kind of pass called {kind}.", "Choose one of the list.")
+    if plane is not None and kind not in PLANE_KINDS:
+        raise DomainError("This pass belongs to the whole surface.", "Leave the plane out.")
+    state, medium = _own(desk), medium_of(desk.state.brief.medium)
+    if len(state.passes) >= MOST_PASSES:
+        raise DomainError(f"{MOST_PASSES} passes are the most that are planned.", "Join some of them.")
+    if plane is None and kind in ("block_in", "second_layer") and not state.planes:
+        raise DomainError("There is no plane to paint yet.", "Name the planes first.")
+    usual = {"block_in": medium.block_in, "second_layer": medium.second_layer, **USUAL_TITLES}[kind]
+    paint = {"drawing": "dry", "varnish": "varnish"}.get(
+        kind, medium.first_paint if kind in ("ground", "block_in") else medium.later_paint
+    )
+    brief = state.brief
+    whole = brief.width_cm * brief.height_cm
+    reading = desk.survey().depth.given.readings[plane - 1] if plane and desk.plane(plane) else None
+    share, detail = (1.0, 0.25) if plane is None else (0.0, 0.0) if reading is None else (reading.share, reading.detail)
+    record = PassRecord(
+        next_number([p.number for p in state.passes]),
+        0,
+        kind,
+        None if plane is None else desk.plane(plane).number,
+        clean_text(title or usual, "title", LONGEST_NAME),
+        paint,
+        minutes or estimate_minutes(cast("PassKind", kind), share * whole, detail, whole),
+        1.0,
+        "Added by hand.",
+    )
+    if not 1 <= record.minutes <= 720:
+        raise DomainError(f"A pass of {record.minutes} minutes fits no day.", "Enter between 1 minute and 12 hours.")
+    at = max((n for n, p in enumerate(state.passes, start=1) if LEVEL[p.kind] <= LEVEL[kind]), default=0)
+    passes = list(state.passes)
+    passes.insert(at, record)
+    return replace(state, passes=_placed(passes)), f"Pass added: {record.title}"
+
+
+def remove_pass(desk: Desk, *, number: int) -> Changed:
+    """Take a pass away; one that is painted stays."""
+    state = _own(desk)
+    record = _pass_of(state, number)
+    if record.done_end is not None:
+        raise InUseError(f"{record.title} is painted already.", "Take the mark back first.")
+    left = _placed([p for p in state.passes if p.number != number])
+    return replace(state, passes=left), f"Pass taken away: {record.title}"
+
+
+def _check_materials(passes: list[PassRecord]) -> None:
+    """Refuse an order of materials that does not hold together, whatever the painter likes."""
+    for at, upper in enumerate(passes):
+        for lower in passes[:at]:
+            covers = upper.plane is None or lower.plane is None or upper.plane == lower.plane
+            why = may_lie_on(upper.paint, lower.paint) if covers else None  # type: ignore[arg-type]
+            if why is not None:
+                raise UnsafeOrderError(f"{upper.title.capitalize()} after {lower.title}: {why}", "Leave it before.")
+
+
+def move_pass(desk: Desk, *, number: int, to: int) -> Changed:
+    """Give a pass another place in the order, from 1."""
+    state = _own(desk)
+    record = _pass_of(state, number)
+    if not 1 <= to <= len(state.passes):
+        raise DomainError(f"There is no place {to} among {len(state.passes)} passes.", "Choose one of them.")
+    if record.done_end is not None:
+        raise InUseError(f"{record.title} is painted already.", "What is done keeps its place.")
+    passes = [p for p in state.passes if p.number != number]
+    passes.insert(to - 1, record)
+    _check_materials(passes)
+    return replace(state, passes=_placed(passes)), f"{record.title.capitalize()} moved"
+
+
+def move_before(desk: Desk, *, number: int, before: int) -> Changed:
+    """Put a pass right before another one."""
+    state = _own(desk)
+    target = _pass_of(state, before).place
+    own = _pass_of(state, number).place
+    return move_pass(desk, number=number, to=target if own > target else target - 1)
+
+
+def mark_done(desk: Desk, *, number: int, at: str | None = None, minutes: int | None = None) -> Changed:
+    """Note that a pass is painted: when it ended (else now) and how long it took (else as planned)."""
+    state = _own(desk)
+    record = _pass_of(state, number)
+    end = desk.now_min if at is None else minute_of(at)
+    if end > desk.now_min + 1:
+        raise DomainError("What is painted was painted before now.", "Choose an earlier hour.")
+    took = record.minutes if minutes is None else minutes
+    if not 1 <= took <= 720:
+        raise DomainError(f"{took} minutes are no spell of painting.", "Enter between 1 minute and 12 hours.")
+    changed = replace(record, minutes=took, done_start=end - took, done_end=end)
+    return _with_pass(state, changed), f"Painted: {record.title}"
+
+
+def mark_not_done(desk: Desk, *, number: int) -> Changed:
+    """Take the mark back."""
+    record = _pass_of(desk.state, number)
+    return _with_pass(desk.state, replace(record, done_start=None, done_end=None)), f"Not painted: {record.title}"

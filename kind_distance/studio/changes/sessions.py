@@ -1,0 +1,115 @@
+"""Changes of the painting sessions."""
+
+from __future__ import annotations
+
+from dataclasses import asdict, replace
+from typing import Any
+
+from kind_distance.core.schedule.model import Problem
+from kind_distance.errors import DomainError, NotFoundError
+from kind_distance.store.records import SessionRecord, State
+from kind_distance.studio.changes.desk import LONGEST_NAME, Changed, Desk, clean_text, next_number
+from kind_distance.studio.clock import iso, minute_of, say_moment
+from kind_distance.studio.workplan import session_from
+
+CHANGES = ("add_session", "set_session", "copy_session", "remove_session")
+MOST_SESSIONS = 60
+# Air and light over the panel to begin with; common practice, no source.
+INDOOR_WIND, OUTDOOR_WIND, OUTDOOR_SUN = 0.1, 2.0, 100.0
+
+
+def _session_of(state: State, number: int) -> SessionRecord:
+    for record in state.sessions:
+        if record.number == number:
+            return record
+    raise NotFoundError("session", number)
+
+
+def _checked(state: State, records: list[SessionRecord]) -> State:
+    """Check all sessions together: each in itself, and that none overlap."""
+    if len(records) > MOST_SESSIONS:
+        raise DomainError(f"{MOST_SESSIONS} sessions are the most that are planned.", "Take one away first.")
+    ordered = sorted(records, key=lambda r: (minute_of(r.start), r.number))
+    Problem((), (), frozenset(), "touch_dry", tuple(session_from(record) for record in ordered))
+    return replace(state, sessions=tuple(ordered))
+
+
+def add_session(
+    desk: Desk,
+    *,
+    start: str,
+    minutes: int,
+    outdoors: bool = False,
+    place: str = "",
+    temperature_c: float = 20.0,
+    humidity: float = 50.0,
+    wind_m_s: float | None = None,
+    sun_w_m2: float | None = None,
+) -> Changed:
+    """Add a session."""
+    record = SessionRecord(
+        next_number([s.number for s in desk.state.sessions]),
+        iso(minute_of(start)),
+        minutes,
+        clean_text(place, "place", LONGEST_NAME, needed=False),
+        outdoors,
+        temperature_c,
+        humidity,
+        (OUTDOOR_WIND if outdoors else INDOOR_WIND) if wind_m_s is None else wind_m_s,
+        (OUTDOOR_SUN if outdoors else 0.0) if sun_w_m2 is None else sun_w_m2,
+    )
+    state = _checked(desk.state, [*desk.state.sessions, record])
+    return state, f"Session added: {say_moment(minute_of(record.start))}"
+
+
+def set_session(
+    desk: Desk,
+    *,
+    session: int,
+    start: str | None = None,
+    minutes: int | None = None,
+    outdoors: bool | None = None,
+    place: str | None = None,
+    temperature_c: float | None = None,
+    humidity: float | None = None,
+    wind_m_s: float | None = None,
+    sun_w_m2: float | None = None,
+) -> Changed:
+    """Change a session; what is not said stays, but air and sun follow when it moves indoors or out."""
+    record = _session_of(desk.state, session)
+    wanted: dict[str, Any] = {
+        "start": None if start is None else iso(minute_of(start)),
+        "minutes": minutes,
+        "outdoors": outdoors,
+        "place": None if place is None else clean_text(place, "place", LONGEST_NAME, needed=False),
+        "temperature_c": temperature_c,
+        "humidity": humidity,
+        "wind_m_s": wind_m_s,
+        "sun_w_m2": sun_w_m2,
+    }
+    new = {name: value for name, value in wanted.items() if value is not None}
+    if outdoors is not None and outdoors != record.outdoors:
+        new.setdefault("wind_m_s", OUTDOOR_WIND if outdoors else INDOOR_WIND)
+        new.setdefault("sun_w_m2", OUTDOOR_SUN if outdoors else 0.0)
+    changed = replace(record, **new)
+    records = [changed if s.number == session else s for s in desk.state.sessions]
+    return _checked(desk.state, records), f"Session: {say_moment(minute_of(changed.start))}"
+
+
+def copy_session(desk: Desk, *, session: int, minutes: int, days: int = 1) -> Changed:
+    """Add a session like another one, some days later at the same hour."""
+    if not 1 <= days <= 366:
+        raise DomainError("A copy stands a day to a year later.", "Choose a number of days.")
+    known = asdict(_session_of(desk.state, session))
+    del known["number"]
+    start = minute_of(known.pop("start")) + days * 1440
+    while start + minutes <= desk.now_min:
+        start += 1440
+    return add_session(desk, **{**known, "start": iso(start), "minutes": minutes})
+
+
+def remove_session(desk: Desk, *, session: int) -> Changed:
+    """Take a session away; its passes look for another place."""
+    record = _session_of(desk.state, session)
+    left = tuple(s for s in desk.state.sessions if s.number != session)
+    return replace(desk.state, sessions=left), f"Session taken away: {say_moment(minute_of(record.start))}"

@@ -1,0 +1,106 @@
+/** The typed client: everything the pages know of the application goes through here. */
+import createClient from "openapi-fetch";
+import type { components, paths } from "./schema";
+
+export type Schemas = components["schemas"];
+export type Painting = Schemas["PaintingView"];
+export type Plane = Schemas["PlaneView"];
+export type Pass = Schemas["PassView"];
+export type Placement = Schemas["PlacementView"];
+export type Session = Schemas["SessionView"];
+export type Thumbnail = Schemas["ThumbnailView"];
+export type Reading = Schemas["ReadingView"];
+export type Judgement = Schemas["JudgementView"];
+export type Remedy = Schemas["RemedyView"];
+export type Source = Schemas["SourceView"];
+export type Strip = Schemas["ShelfView"];
+export type Choices = Schemas["ChoicesView"];
+export type Outline = Schemas["OutlineView"];
+export type Preview = Schemas["PreviewView"];
+export type Begin = Schemas["BeginRequest"];
+export type Change = Schemas["ChangeRequest"]["change"];
+
+export const client = createClient<paths>({ baseUrl: "" });
+
+/** What went wrong, in the painter's words, with the way out. */
+export class Problem extends Error {
+  constructor(
+    readonly code: string,
+    message: string,
+    readonly wayOut: string,
+  ) {
+    super(message);
+  }
+}
+
+interface ProblemDocument {
+  code?: string;
+  title?: string;
+  way_out?: string;
+}
+
+export function problemFrom(body: unknown): Problem {
+  const found = (body ?? {}) as ProblemDocument;
+  return new Problem(
+    found.code ?? "unexpected",
+    found.title ?? "Something went wrong.",
+    found.way_out ?? "Try again.",
+  );
+}
+
+interface Answer<T> {
+  data?: T;
+  error?: unknown;
+  response: Response;
+}
+
+/** The answer's content, or its problem thrown; without an answer at all the server is gone. */
+export async function content<T>(asked: Promise<Answer<T>>): Promise<T> {
+  let answer: Answer<T>;
+  try {
+    answer = await asked;
+  } catch (cause) {
+    if (cause instanceof DOMException && cause.name === "AbortError") throw cause;
+    throw new Problem(
+      "no_answer",
+      "Kind Distance does not answer.",
+      "Start it again in the terminal; what was saved is safe.",
+    );
+  }
+  if (!answer.response.ok) throw problemFrom(answer.error);
+  return answer.data as T;
+}
+
+export interface Upload {
+  done: Promise<Schemas["TakenView"]>;
+  cancel: () => void;
+}
+
+/** Sends a picture, telling how much of it has gone; openapi-fetch cannot say that. */
+export function upload(
+  painting: number,
+  version: number,
+  file: File,
+  onShare: (share: number) => void,
+): Upload {
+  const request = new XMLHttpRequest();
+  const done = new Promise<Schemas["TakenView"]>((resolve, reject) => {
+    request.open("POST", `/api/paintings/${painting}/sources`);
+    request.responseType = "json";
+    request.upload.onprogress = (event) => onShare(event.lengthComputable ? event.loaded / event.total : 0);
+    request.onload = () => {
+      if (request.status === 201) resolve(request.response as Schemas["TakenView"]);
+      else reject(problemFrom(request.response));
+    };
+    request.onerror = () =>
+      reject(
+        new Problem("no_answer", "The picture did not arrive.", "Bring it again; nothing was half-saved."),
+      );
+    request.onabort = () => reject(new Problem("cancelled", `${file.name} was not brought.`, ""));
+    const form = new FormData();
+    form.append("version", String(version));
+    form.append("file", file);
+    request.send(form);
+  });
+  return { done, cancel: () => request.abort() };
+}

@@ -1,0 +1,240 @@
+/** The painting on the table, and the deeds on it. Every deed answers with the whole painting as it then stands. */
+import { defineStore } from "pinia";
+import { computed, ref, shallowRef } from "vue";
+import {
+  client,
+  content,
+  Problem,
+  upload,
+  type Change,
+  type Choices,
+  type Judgement,
+  type Outline,
+  type Painting,
+  type Preview,
+  type Remedy,
+} from "./client";
+
+export interface Incoming {
+  name: string;
+  share: number;
+  cancel: () => void;
+}
+
+export const useTable = defineStore("table", () => {
+  const painting = shallowRef<Painting | null>(null);
+  const choices = shallowRef<Choices | null>(null);
+  const outlines = shallowRef<Outline[]>([]);
+  const shownBorder = shallowRef<string>("");
+  const problem = shallowRef<Problem | null>(null);
+  const news = ref("");
+  const busy = ref("");
+  const plane = ref(1);
+  const pass = ref(0);
+  const incoming = ref<Incoming[]>([]);
+  let outlineKey = "";
+  let busyTimer = 0;
+
+  const chosenPlane = computed(
+    () => painting.value?.planes.find((each) => each.rank === plane.value) ?? null,
+  );
+  const chosenPass = computed(
+    () => painting.value?.work.passes.find((each) => each.number === pass.value) ?? null,
+  );
+
+  function show(found: Painting): void {
+    painting.value = found;
+    if (plane.value > found.planes.length) plane.value = Math.max(1, found.planes.length);
+    void refreshOutlines();
+  }
+
+  async function refreshOutlines(): Promise<void> {
+    const found = painting.value;
+    if (!found || found.outline_key + found.id === outlineKey) return;
+    outlineKey = found.outline_key + found.id;
+    shownBorder.value = "";
+    const asked = client.GET("/api/paintings/{painting_id}/outlines", {
+      params: { path: { painting_id: found.id } },
+    });
+    outlines.value = await content(asked).catch(() => []);
+  }
+
+  function tell(cause: unknown): void {
+    if (cause instanceof Problem) problem.value = cause;
+    else throw cause;
+  }
+
+  /** Does something, saying so after 300 ms if it is still going on; true when it went well. */
+  async function during(what: string, deed: () => Promise<void>): Promise<boolean> {
+    window.clearTimeout(busyTimer);
+    busyTimer = window.setTimeout(() => (busy.value = what), 300);
+    try {
+      await deed();
+      return true;
+    } catch (cause) {
+      tell(cause);
+      return false;
+    } finally {
+      window.clearTimeout(busyTimer);
+      busy.value = "";
+    }
+  }
+
+  async function open(id: number): Promise<void> {
+    if (painting.value?.id !== id) {
+      painting.value = null;
+      outlines.value = [];
+      outlineKey = "";
+      plane.value = 1;
+      pass.value = 0;
+    }
+    await during("Opening the painting", async () => {
+      const asked = client.GET("/api/paintings/{painting_id}", { params: { path: { painting_id: id } } });
+      show(await content(asked));
+    });
+  }
+
+  /** Makes a change; false when it was refused, with the reason shown and nothing lost. */
+  async function change(made: Change): Promise<boolean> {
+    const found = painting.value;
+    if (!found) return false;
+    problem.value = null;
+    return during("Working it out", async () => {
+      const asked = client.POST("/api/paintings/{painting_id}/changes", {
+        params: { path: { painting_id: found.id } },
+        body: { version: found.version, change: made },
+      });
+      await settle(asked, found.id);
+    });
+  }
+
+  async function settle(
+    asked: Promise<{ data?: Painting; error?: unknown; response: Response }>,
+    id: number,
+  ) {
+    try {
+      show(await content(asked));
+    } catch (cause) {
+      if (cause instanceof Problem && cause.code === "changed_elsewhere") await open(id);
+      throw cause;
+    }
+  }
+
+  async function step(way: "undo" | "redo"): Promise<void> {
+    const found = painting.value;
+    if (!found) return;
+    problem.value = null;
+    const what = way === "undo" ? found.history.undo : found.history.redo;
+    if (!what) return;
+    const options = { params: { path: { painting_id: found.id } }, body: { version: found.version } };
+    const went = await during("Stepping through the history", () =>
+      settle(
+        way === "undo"
+          ? client.POST("/api/paintings/{painting_id}/undo", options)
+          : client.POST("/api/paintings/{painting_id}/redo", options),
+        found.id,
+      ),
+    );
+    if (went) news.value = `${way === "undo" ? "Taken back" : "Done again"}: ${what}`;
+  }
+
+  /** Applies a remedy: some only point at a place, the others change the plan. */
+  async function apply(remedy: Remedy): Promise<void> {
+    const given = remedy.arguments as Record<string, number>;
+    if (remedy.action === "show_border") {
+      await showBorder(given.far ?? 1, given.near ?? 2);
+    } else if (remedy.action === "choose_plane") {
+      plane.value = given.plane ?? 1;
+    } else {
+      await change({ action: remedy.action, ...remedy.arguments } as Change);
+    }
+  }
+
+  async function showBorder(far: number, near: number): Promise<void> {
+    const found = painting.value;
+    if (!found) return;
+    plane.value = near;
+    await during("Finding the border", async () => {
+      const asked = client.GET("/api/paintings/{painting_id}/border", {
+        params: { path: { painting_id: found.id }, query: { far, near } },
+      });
+      shownBorder.value = (await content(asked)).path;
+    });
+  }
+
+  async function meanItSo(judgement: Judgement, reason: string): Promise<void> {
+    await change({ action: "mean_it_so", key: judgement.key, reason });
+  }
+
+  async function loadChoices(): Promise<Choices> {
+    choices.value ??= await content(client.GET("/api/choices"));
+    return choices.value;
+  }
+
+  async function preview(query: {
+    source: number;
+    steps: number;
+    smallest_share: number;
+    softness: number;
+    even: boolean;
+    signal: AbortSignal;
+  }): Promise<Preview | null> {
+    const found = painting.value;
+    if (!found) return null;
+    const { signal, ...settings } = query;
+    return content(
+      client.GET("/api/paintings/{painting_id}/preview", {
+        params: { path: { painting_id: found.id }, query: settings },
+        signal,
+      }),
+    );
+  }
+
+  /** Brings pictures one after the other; each can be stopped, and one that fails does not stop the rest. */
+  async function bring(files: File[]): Promise<void> {
+    problem.value = null;
+    for (const file of files) {
+      const found = painting.value;
+      if (!found) return;
+      const sent = upload(found.id, found.version, file, (share) => {
+        incoming.value = incoming.value.map((each) => (each.name === file.name ? { ...each, share } : each));
+      });
+      incoming.value = [...incoming.value, { name: file.name, share: 0, cancel: sent.cancel }];
+      try {
+        const taken = await sent.done;
+        show(taken.painting);
+        news.value = taken.new
+          ? `${taken.name} is here.`
+          : `${taken.name} was here already: the same picture.`;
+      } catch (cause) {
+        if (cause instanceof Problem && cause.code === "changed_elsewhere") await open(found.id);
+        tell(cause);
+      } finally {
+        incoming.value = incoming.value.filter((each) => each.name !== file.name);
+      }
+    }
+  }
+
+  return {
+    painting,
+    choices,
+    outlines,
+    shownBorder,
+    problem,
+    news,
+    busy,
+    plane,
+    pass,
+    incoming,
+    chosenPlane,
+    chosenPass,
+    open,
+    change,
+    step,
+    apply,
+    meanItSo,
+    loadChoices,
+    preview,
+    bring,
+  };
+});

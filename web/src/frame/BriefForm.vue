@@ -1,0 +1,167 @@
+<script setup lang="ts">
+/** What the painter wants: title, main idea, medium, support, ground, school of order. */
+import { computed, reactive, watch } from "vue";
+import type { Begin, Choices } from "@/api/client";
+
+const props = defineProps<{
+  /** What can be chosen. */
+  choices: Choices;
+  /** The brief as it stands; a new one where left out. */
+  start?: Begin;
+  /** What the button says. */
+  label: string;
+}>();
+const emit = defineEmits<{ done: [brief: Begin]; cancel: [] }>();
+const CM_PER_INCH = 2.54;
+
+const form = reactive({
+  title: props.start?.title ?? "",
+  idea: props.start?.idea ?? "",
+  medium: props.start?.medium ?? "acrylic",
+  support: props.start?.support ?? "board",
+  unit: props.start?.unit ?? "cm",
+  width: 0,
+  height: 0,
+  ground: props.start?.ground ?? "white",
+  school: props.start?.school ?? "",
+});
+
+function shown(cm: number): number {
+  return form.unit === "in" ? Math.round((cm / CM_PER_INCH) * 16) / 16 : Math.round(cm * 10) / 10;
+}
+form.width = shown(props.start?.width_cm ?? 30.5);
+form.height = shown(props.start?.height_cm ?? 22.9);
+
+watch(
+  () => form.unit,
+  (unit) => {
+    const factor = unit === "in" ? 1 / CM_PER_INCH : CM_PER_INCH;
+    form.width = Math.round(form.width * factor * 16) / 16;
+    form.height = Math.round(form.height * factor * 16) / 16;
+    if (unit === "cm") {
+      form.width = Math.round(form.width * 10) / 10;
+      form.height = Math.round(form.height * 10) / 10;
+    }
+  },
+);
+
+const schoolSaid = computed(() => props.choices.schools.find((each) => each.key === form.school)?.said ?? "");
+
+function finish(): void {
+  const factor = form.unit === "in" ? CM_PER_INCH : 1;
+  const cm = (side: number) => Math.round(side * factor * 100) / 100;
+  // A size that was not touched keeps its exact length: what is shown is rounded.
+  const same = (side: number, was: number | undefined) => was !== undefined && shown(was) === side;
+  emit("done", {
+    title: form.title,
+    idea: form.idea,
+    medium: form.medium,
+    support: form.support,
+    width_cm: same(form.width, props.start?.width_cm) ? (props.start?.width_cm ?? 0) : cm(form.width),
+    height_cm: same(form.height, props.start?.height_cm) ? (props.start?.height_cm ?? 0) : cm(form.height),
+    unit: form.unit,
+    ground: form.ground,
+    school: form.school || null,
+  });
+}
+</script>
+
+<template>
+  <form class="brief" @submit.prevent="finish">
+    <label class="wide"
+      >Title
+      <input v-model="form.title" class="field title" required maxlength="120" autofocus />
+    </label>
+    <label class="wide"
+      >What is it about? One sentence, one focus.
+      <textarea v-model="form.idea" class="field say" rows="2" maxlength="300"></textarea>
+    </label>
+    <p class="sentence">
+      <label
+        ><span class="hidden-label">Medium</span>
+        <select v-model="form.medium" class="field">
+          <option v-for="each in choices.media" :key="each.key" :value="each.key">{{ each.name }}</option>
+        </select>
+      </label>
+      on
+      <label
+        ><span class="hidden-label">Support</span
+        ><input v-model="form.support" class="field" size="9" required maxlength="40"
+      /></label>
+      <label
+        ><span class="hidden-label">Width</span
+        ><input v-model.number="form.width" class="field num" type="number" step="any" min="0.5" required
+      /></label>
+      x
+      <label
+        ><span class="hidden-label">Height</span
+        ><input v-model.number="form.height" class="field num" type="number" step="any" min="0.5" required
+      /></label>
+      <label
+        ><span class="hidden-label">Unit</span>
+        <select v-model="form.unit" class="field">
+          <option value="cm">cm</option>
+          <option value="in">inches</option>
+        </select> </label
+      >, on a
+      <label
+        ><span class="hidden-label">Ground</span>
+        <select v-model="form.ground" class="field">
+          <option v-for="each in choices.grounds" :key="each.key" :value="each.key">
+            {{ each.name.toLowerCase() }}
+          </option>
+        </select>
+      </label>
+      ground, in the order
+      <label
+        ><span class="hidden-label">School of order</span>
+        <select v-model="form.school" class="field">
+          <option v-if="!start" value="">usual for the medium</option>
+          <option v-for="each in choices.schools" :key="each.key" :value="each.key">
+            {{ each.name.toLowerCase() }}
+          </option>
+        </select> </label
+      >.
+    </p>
+    <p v-if="schoolSaid" class="say">{{ schoolSaid }}</p>
+    <div class="deeds">
+      <button class="do main" type="submit">{{ label }}</button>
+      <button class="do quiet" type="button" @click="emit('cancel')">Not now</button>
+    </div>
+  </form>
+</template>
+
+<style scoped>
+.brief {
+  display: grid;
+  gap: 14px;
+}
+.wide {
+  display: grid;
+  gap: 2px;
+  color: var(--ink2);
+}
+.title {
+  font:
+    500 22px/1.2 "Alegreya",
+    serif;
+}
+textarea.say {
+  font:
+    italic 400 17px/1.3 "Alegreya",
+    serif;
+  resize: vertical;
+}
+.sentence {
+  line-height: 2.1;
+  font-size: 16px;
+}
+.num {
+  width: 5.2em;
+  text-align: right;
+}
+.deeds {
+  display: flex;
+  gap: 12px;
+}
+</style>

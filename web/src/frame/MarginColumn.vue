@@ -1,0 +1,63 @@
+<script setup lang="ts">
+/** On the right: the judgements about what is on screen, most costly first, each with its remedy. */
+import { computed, ref } from "vue";
+import { useRoute } from "vue-router";
+import { useTable } from "@/api/store";
+import JudgementItem from "./JudgementItem.vue";
+
+const table = useTable();
+const route = useRoute();
+const showSilenced = ref(false);
+const here = computed(() => table.painting?.judgements.filter((each) => each.stage === route.name) ?? []);
+const loud = computed(() => here.value.filter((each) => each.meant_so === null));
+const silenced = computed(() => here.value.filter((each) => each.meant_so !== null));
+</script>
+
+<template>
+  <aside class="margin" aria-label="What to look at">
+    <slot />
+    <ul v-if="loud.length">
+      <JudgementItem
+        v-for="each in loud"
+        :key="each.key"
+        :judgement="each"
+        @apply="table.apply"
+        @mean="(reason) => table.meanItSo(each, reason)"
+      />
+    </ul>
+    <p v-else-if="table.painting" class="nothing">Nothing here wants attention.</p>
+    <template v-if="silenced.length">
+      <button class="do quiet" :aria-expanded="showSilenced" @click="showSilenced = !showSilenced">
+        {{ silenced.length }} meant so
+      </button>
+      <ul v-if="showSilenced">
+        <JudgementItem
+          v-for="each in silenced"
+          :key="each.key"
+          :judgement="each"
+          @hear="table.change({ action: 'hear_again', key: each.key })"
+        />
+      </ul>
+    </template>
+  </aside>
+</template>
+
+<style scoped>
+.margin {
+  padding: 16px 18px 10px 16px;
+  border-left: 1px solid var(--hair);
+  overflow-y: auto;
+  min-height: 0;
+}
+.nothing {
+  color: var(--ink2);
+  font-size: 14px;
+}
+@media (max-width: 900px) {
+  .margin {
+    border-left: 0;
+    border-top: 2px solid var(--line);
+    padding: 14px 12px;
+  }
+}
+</style>

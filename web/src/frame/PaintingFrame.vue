@@ -1,0 +1,169 @@
+<script setup lang="ts">
+/** The frame round every stage of a painting: horizon, rail, margin, foot. */
+import { computed, ref, watch } from "vue";
+import { useRoute, useRouter } from "vue-router";
+import type { Begin } from "@/api/client";
+import { useTable } from "@/api/store";
+import BriefForm from "./BriefForm.vue";
+import DepthRail from "./DepthRail.vue";
+import FootLine from "./FootLine.vue";
+import HorizonLine from "./HorizonLine.vue";
+import { isWriting, useKeys } from "./keys";
+import KeysSheet from "./KeysSheet.vue";
+import NoticeLine from "./NoticeLine.vue";
+import { STAGES } from "./stages";
+
+const table = useTable();
+const route = useRoute();
+const router = useRouter();
+const keysOpen = ref(false);
+const briefOpen = ref(false);
+const id = computed(() => Number(route.params.id));
+
+watch(
+  id,
+  async (wanted) => {
+    if (!Number.isFinite(wanted)) return;
+    await table.loadChoices().catch(() => undefined);
+    await table.open(wanted);
+  },
+  { immediate: true },
+);
+watch(
+  () => [route.name, table.painting?.brief.title],
+  () => {
+    const stage = STAGES.find((each) => each.key === route.name);
+    document.title = `${table.painting?.brief.title ?? "Painting"}, ${stage?.name.toLowerCase() ?? ""} · Kind Distance`;
+    table.news = "";
+  },
+);
+
+const start = computed<Begin | undefined>(() => {
+  const brief = table.painting?.brief;
+  return brief && { ...brief, school: brief.school };
+});
+
+async function saveBrief(brief: Begin): Promise<void> {
+  const { school, ...rest } = brief;
+  const made = await table.change({ action: "set_brief", ...rest, school: school ?? undefined });
+  if (made) briefOpen.value = false;
+}
+
+function go(way: number): void {
+  const at = STAGES.findIndex((each) => each.key === route.name);
+  const to = STAGES[at + way];
+  if (to) void router.push(`/paintings/${id.value}/${to.key}`);
+}
+
+useKeys((event) => {
+  if (isWriting(event.target) || keysOpen.value || briefOpen.value) return;
+  if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === "z") {
+    event.preventDefault();
+    void table.step(event.shiftKey ? "redo" : "undo");
+  } else if (event.ctrlKey || event.metaKey || event.altKey) return;
+  else if (event.key === "?") keysOpen.value = true;
+  else if (event.key === "[") go(-1);
+  else if (event.key === "]") go(1);
+  else if (/^[1-9]$/.test(event.key) && Number(event.key) <= (table.painting?.planes.length ?? 0)) {
+    table.plane = Number(event.key);
+  }
+});
+</script>
+
+<template>
+  <div class="frame">
+    <template v-if="table.painting">
+      <HorizonLine :painting="table.painting" @brief="briefOpen = true" />
+      <NoticeLine :problem="briefOpen ? null : table.problem" @close="table.problem = null" />
+      <div class="body">
+        <DepthRail
+          :planes="table.painting.planes"
+          :chosen="table.plane"
+          @choose="(rank) => (table.plane = rank)"
+        />
+        <router-view v-slot="{ Component }">
+          <component :is="Component" class="stage" />
+        </router-view>
+      </div>
+    </template>
+    <div v-else class="waiting">
+      <template v-if="table.problem">
+        <h1>{{ table.problem.message }}</h1>
+        <p>{{ table.problem.wayOut }}</p>
+        <router-link class="do" to="/">Back to the shelf</router-link>
+      </template>
+      <p v-else role="status" class="say">Opening the painting…</p>
+    </div>
+    <FootLine @keys="keysOpen = true" />
+    <KeysSheet v-model="keysOpen" />
+    <v-dialog v-model="briefOpen" width="640" aria-label="The brief">
+      <div class="sheet">
+        <h1>The brief</h1>
+        <NoticeLine :problem="table.problem" @close="table.problem = null" />
+        <BriefForm
+          v-if="table.choices && start && briefOpen"
+          :choices="table.choices"
+          :start="start"
+          label="Keep"
+          @done="saveBrief"
+          @cancel="briefOpen = false"
+        />
+      </div>
+    </v-dialog>
+  </div>
+</template>
+
+<style scoped>
+.frame {
+  display: grid;
+  grid-template-rows: auto auto minmax(0, 1fr) auto;
+  height: 100vh;
+  height: 100dvh;
+}
+.frame > :deep(.foot) {
+  grid-row: 4;
+}
+.body {
+  grid-row: 3;
+  display: grid;
+  grid-template-columns: 96px minmax(0, 1fr);
+  min-height: 0;
+}
+.stage {
+  min-width: 0;
+  min-height: 0;
+}
+.waiting {
+  grid-row: 3;
+  padding: 60px;
+  display: grid;
+  gap: 12px;
+  justify-items: start;
+  align-content: start;
+}
+.sheet {
+  display: grid;
+  gap: 16px;
+}
+@media (max-width: 900px), (max-height: 560px) {
+  .frame {
+    height: auto;
+    min-height: 100dvh;
+  }
+  .body {
+    grid-template-columns: 54px minmax(0, 1fr);
+    align-items: start;
+  }
+  .body > :deep(.rail) {
+    position: sticky;
+    top: 0;
+    max-height: 78dvh;
+    height: 78dvh;
+  }
+  .frame > :deep(.foot) {
+    position: sticky;
+    bottom: 0;
+    z-index: 3;
+  }
+}
+</style>

@@ -1,0 +1,40 @@
+<script setup lang="ts">
+/** Every stage: the desk in the middle, the margin on the right (below it on a narrow window). */
+import MarginColumn from "@/frame/MarginColumn.vue";
+</script>
+
+<template>
+  <div class="layout">
+    <main class="desk"><slot /></main>
+    <MarginColumn><slot name="margin" /></MarginColumn>
+  </div>
+</template>
+
+<style scoped>
+.layout {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 262px;
+  min-height: 0;
+  height: 100%;
+}
+.desk {
+  min-width: 0;
+  min-height: 0;
+  padding: 10px 14px 8px 16px;
+  overflow: auto;
+}
+@media (max-width: 900px), (max-height: 560px) {
+  .layout {
+    height: auto;
+  }
+  .desk {
+    overflow: visible;
+    padding: 8px;
+  }
+}
+@media (max-width: 900px) {
+  .layout {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

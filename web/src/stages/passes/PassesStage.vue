@@ -1,0 +1,83 @@
+<script setup lang="ts">
+/** The passes this painting needs, in the painter's order, what each waits for, and what other orders would cost. */
+import { computed, watch } from "vue";
+import { useTable } from "@/api/store";
+import StageLayout from "../StageLayout.vue";
+import AddPass from "./AddPass.vue";
+import OrderStrip from "./OrderStrip.vue";
+import PassDetail from "./PassDetail.vue";
+import PassList from "./PassList.vue";
+import SchoolOffers from "./SchoolOffers.vue";
+
+const table = useTable();
+const work = computed(() => table.painting?.work);
+watch(
+  () => work.value?.passes,
+  (passes) => {
+    if (passes?.length && !passes.some((each) => each.number === table.pass)) {
+      table.pass = (passes.find((each) => !each.done) ?? passes[0])?.number ?? 0;
+    }
+  },
+  { immediate: true },
+);
+</script>
+
+<template>
+  <StageLayout>
+    <div v-if="table.painting && work?.passes.length" class="passes">
+      <OrderStrip
+        :planes="table.painting.planes"
+        :passes="work.passes"
+        :chosen="table.pass"
+        @choose="(number) => (table.pass = number)"
+      />
+      <p class="cost">
+        <b>{{ work.passes.length }} passes</b>, {{ work.cost.painting_said }} of painting · to cut round:
+        {{ work.cost.cut_round_said }} · {{ work.cost.remixes }} remixes · {{ work.cost.wait_said }} of
+        waiting if painted without a break.
+        <template v-if="table.painting.brief.passes_by_hand">
+          The order is your own.
+          <button class="do quiet" @click="table.change({ action: 'derive_passes' })">Derive it anew</button>
+        </template>
+      </p>
+      <div class="two">
+        <div>
+          <PassList
+            :planes="table.painting.planes"
+            :passes="work.passes"
+            :chosen="table.pass"
+            @choose="(number) => (table.pass = number)"
+          />
+          <AddPass />
+        </div>
+        <SchoolOffers :schools="work.schools" :chosen="table.painting.brief.school" />
+      </div>
+    </div>
+    <div v-else class="empty">
+      <h2>First the planes</h2>
+      <p>What has to be painted, and in which order, follows from the planes and where they meet.</p>
+      <router-link class="do main" :to="`/paintings/${table.painting?.id}/planes`">To the planes</router-link>
+    </div>
+    <template #margin>
+      <PassDetail v-if="table.chosenPass" :pass="table.chosenPass" />
+    </template>
+  </StageLayout>
+</template>
+
+<style scoped>
+.cost {
+  margin: 8px 0 10px;
+  font-size: 14.5px;
+}
+.two {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 290px;
+  gap: 26px;
+  align-items: start;
+}
+@media (max-width: 1100px) {
+  .two {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

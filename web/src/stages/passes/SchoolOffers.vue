@@ -1,0 +1,71 @@
+<script setup lang="ts">
+/** Schools of order side by side, with what each would cost on this painting. */
+import type { Schemas } from "@/api/client";
+import { useTable } from "@/api/store";
+
+defineProps<{
+  /** The schools. */
+  schools: Schemas["SchoolView"][];
+  /** Key of the school in use. */
+  chosen: string;
+}>();
+const table = useTable();
+</script>
+
+<template>
+  <section class="offers" aria-label="Schools of order">
+    <h2>The same painting in another order</h2>
+    <ul>
+      <li v-for="each in schools" :key="each.key" :class="{ chosen: each.key === chosen }">
+        <button
+          class="pick"
+          :aria-pressed="each.key === chosen"
+          @click="each.key !== chosen && table.change({ action: 'set_brief', school: each.key })"
+        >
+          <b>{{ each.name }}</b><em v-if="each.key === chosen">yours</em>
+          <span>
+            {{ each.cost.cut_round_said }} to cut round · {{ each.cost.remixes }} remixes ·
+            {{ each.cost.wait_said }} waiting
+          </span>
+          <span class="say">{{ each.reason }}</span>
+        </button>
+      </li>
+    </ul>
+  </section>
+</template>
+
+<style scoped>
+h2 {
+  margin-bottom: 4px;
+}
+li {
+  border-top: 1px solid var(--hair);
+}
+.pick {
+  display: block;
+  width: 100%;
+  text-align: left;
+  padding: 6px 0 7px 10px;
+  font-size: 14px;
+  line-height: 1.25;
+}
+.chosen .pick {
+  box-shadow: inset 4px 0 0 var(--line);
+}
+.pick:hover b {
+  text-decoration: underline;
+  text-underline-offset: 3px;
+}
+.pick span {
+  display: block;
+}
+.pick .say {
+  font-size: 13.5px;
+  color: var(--ink2);
+}
+em {
+  font-style: normal;
+  margin-left: 8px;
+  color: var(--ink2);
+}
+</style>

@@ -1,0 +1,140 @@
+<script setup lang="ts">
+/** The chosen plane as a sentence one can change: its name, what it is, how far it stands, what it is held at. */
+import { computed, ref, watch } from "vue";
+import type { Plane } from "@/api/client";
+import { useTable } from "@/api/store";
+
+const props = defineProps<{
+  /** Planes, farthest first. */
+  planes: Plane[];
+  /** Rank of the chosen plane. */
+  chosen: number;
+}>();
+const table = useTable();
+const plane = computed(() => props.planes.find((each) => each.rank === props.chosen));
+const name = ref("");
+const distance = ref<number | "">("");
+
+watch(
+  plane,
+  (now) => {
+    name.value = now?.name ?? "";
+    distance.value = now?.distance_m ?? "";
+  },
+  { immediate: true },
+);
+
+async function rename(): Promise<void> {
+  if (plane.value && name.value !== plane.value.name) {
+    await table.change({ action: "set_plane", plane: props.chosen, name: name.value });
+  }
+}
+async function setDistance(): Promise<void> {
+  if (distance.value !== "" && distance.value !== plane.value?.distance_m) {
+    await table.change({ action: "set_plane", plane: props.chosen, distance_m: distance.value });
+  }
+}
+async function move(to: number): Promise<void> {
+  if (await table.change({ action: "move_plane", plane: props.chosen, to })) table.plane = to;
+}
+async function add(): Promise<void> {
+  const after = props.chosen;
+  if (await table.change({ action: "add_plane", name: "New plane", after })) table.plane = after + 1;
+}
+function setKind(event: Event): void {
+  const kind = (event.target as HTMLSelectElement).value as Plane["kind"];
+  void table.change({ action: "set_plane", plane: props.chosen, kind });
+}
+</script>
+
+<template>
+  <div v-if="plane" class="plane-line">
+    <b class="rank">{{ plane.rank }}</b>
+    <label
+      ><span class="hidden-label">Name of the plane</span
+      ><input v-model="name" class="field name" maxlength="60" @change="rename"
+    /></label>
+    <label
+      ><span class="hidden-label">What it is</span>
+      <select class="field" :value="plane.kind" @change="setKind">
+        <option value="sky">sky</option>
+        <option value="land">land</option>
+        <option value="water">water</option>
+      </select>
+    </label>
+    <label v-if="plane.kind !== 'sky'"
+      >about
+      <input
+        v-model.number="distance"
+        class="field num"
+        type="number"
+        min="0.1"
+        step="any"
+        placeholder="?"
+        aria-label="Distance in metres"
+        @change="setDistance"
+      />
+      m away</label
+    >
+    <span class="value">
+      planned <b>{{ plane.planned.value.toFixed(1) }}</b>
+      <template v-if="plane.locked">
+        held
+        <button class="do quiet" @click="table.change({ action: 'unlock_plane', plane: chosen })">
+          Free it
+        </button>
+      </template>
+      <button
+        v-else
+        class="do quiet"
+        @click="table.change({ action: 'set_planned_value', plane: chosen, value: plane.planned.value })"
+      >
+        Hold it
+      </button>
+    </span>
+    <span class="deeds">
+      <button class="do quiet" :disabled="plane.rank === 1" @click="move(plane.rank - 1)">Farther</button>
+      <button class="do quiet" :disabled="plane.rank === planes.length" @click="move(plane.rank + 1)">
+        Nearer
+      </button>
+      <button class="do quiet" :disabled="planes.length >= 9" @click="add">Add one before it</button>
+      <button
+        class="do quiet"
+        :disabled="planes.length <= 2"
+        @click="table.change({ action: 'remove_plane', plane: chosen })"
+      >
+        Take away
+      </button>
+    </span>
+  </div>
+</template>
+
+<style scoped>
+.plane-line {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 2px 10px;
+  font-size: 14.5px;
+}
+.rank {
+  font-size: 19px;
+}
+.name {
+  width: 11em;
+  font-weight: 700;
+}
+.num {
+  width: 5.2em;
+  text-align: right;
+}
+.deeds {
+  display: flex;
+  gap: 12px;
+  margin-left: auto;
+}
+.value .do,
+.deeds .do {
+  font-size: 13.5px;
+}
+</style>

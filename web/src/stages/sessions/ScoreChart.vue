@@ -1,0 +1,307 @@
+<script setup lang="ts">
+/** Rows are planes far to near, time runs across in sessions; a pass is a bar whose drying tail fades to touch dry. */
+import { useElementSize } from "./size";
+import { computed, nextTick, ref } from "vue";
+import type { Painting, Placement, Plane, Session } from "@/api/client";
+import { clock, gapSaid, placeOf, spans, tail, ticks } from "./score";
+
+const props = defineProps<{
+  /** Planes, farthest first. */
+  planes: Plane[];
+  /** Passes, sessions and where they stand. */
+  work: Painting["work"];
+  /** Number of the chosen pass. */
+  chosen: number;
+}>();
+const emit = defineEmits<{ choose: [number: number]; session: [session: Session] }>();
+
+const HEAD = 56;
+const NAMES = 112;
+const holder = ref<HTMLElement | null>(null);
+const { width: room } = useElementSize(holder);
+const row = computed(() => Math.max(46, Math.min(80, 500 / (props.planes.length + 1))));
+const bottom = computed(() => HEAD + row.value * (props.planes.length + 1));
+const barHeight = computed(() => row.value - 34);
+const layout = computed(() => spans(props.work.sessions, Math.max(300, room.value - NAMES - 8), 1.5));
+const wide = computed(() => layout.value.width + 4);
+
+const bars = computed(() => {
+  const passes = new Map(props.work.passes.map((each) => [each.number, each]));
+  const looks = new Map(props.planes.map((each) => [each.rank, each.planned.colour]));
+  return props.work.placements.flatMap((placement: Placement) => {
+    const pass = passes.get(placement.number);
+    if (!pass || placement.session === null) return [];
+    const line = pass.plane ?? props.planes.length + 1;
+    const top = HEAD + row.value * (line - 1) + 22;
+    const left = placeOf(layout.value.all, placement.start_min);
+    return [
+      {
+        placement,
+        pass,
+        top,
+        left,
+        width: Math.max(3, placeOf(layout.value.all, placement.end_min) - left),
+        colour: pass.plane === null ? "var(--lift)" : (looks.get(pass.plane) ?? "var(--lift)"),
+        tail: tail(layout.value.all, placement, top, barHeight.value),
+        open: placeOf(layout.value.all, placement.open_until),
+      },
+    ];
+  });
+});
+/** A name is written where it has room before the next bar of its row; the rest say theirs when chosen. */
+const labels = computed(() => {
+  const shown: { key: number; left: number; top: number; text: string; bold: boolean }[] = [];
+  const ends = new Map<number, number>();
+  for (const bar of [...bars.value].sort((a, b) => a.left - b.left)) {
+    const bold = bar.placement.number === props.chosen;
+    const length = bar.pass.title.length * 6.1;
+    const free = bar.left >= (ends.get(bar.top) ?? 0);
+    if (free || bold) {
+      if (bold)
+        shown.splice(
+          0,
+          shown.length,
+          ...shown.filter((each) => each.top !== bar.top || each.left + each.text.length * 6.1 < bar.left),
+        );
+      shown.push({ key: bar.placement.number, left: bar.left, top: bar.top - 5, text: bar.pass.title, bold });
+      ends.set(bar.top, bar.left + length + 8);
+    }
+  }
+  return shown;
+});
+const nowAt = computed(() => {
+  const now = props.work.now_min;
+  const within = layout.value.all.some((span) => span.session && span.start < now && now < span.end);
+  return within ? placeOf(layout.value.all, now) : null;
+});
+
+async function key(at: number, event: KeyboardEvent): Promise<void> {
+  const by = { ArrowLeft: -1, ArrowRight: 1 }[event.key];
+  const ordered = [...bars.value].sort((a, b) => a.placement.start_min - b.placement.start_min);
+  const here = ordered.findIndex((bar) => bar.placement.number === at);
+  const next = by === undefined ? undefined : ordered[here + by];
+  if (!next) return;
+  event.preventDefault();
+  emit("choose", next.placement.number);
+  await nextTick();
+  holder.value?.querySelector<SVGElement>(".bar.chosen")?.focus();
+}
+</script>
+
+<template>
+  <div class="score">
+    <svg class="names" :width="NAMES" :height="bottom + 24" aria-hidden="true">
+      <g v-for="(plane, at) in planes" :key="plane.rank">
+        <rect
+          x="0"
+          :y="HEAD + row * at + 16"
+          width="6"
+          :height="row - 26"
+          :style="{ fill: plane.planned.colour }"
+          class="slab"
+        />
+        <text x="14" :y="HEAD + row * at + 36" font-size="14.5">
+          <tspan font-weight="700">{{ plane.rank }}</tspan>
+          {{ plane.name }}
+        </text>
+      </g>
+      <text x="14" :y="HEAD + row * planes.length + 36" font-size="14.5">Whole surface</text>
+    </svg>
+    <div ref="holder" class="scroll" tabindex="0" aria-label="Score, scrolls sideways">
+      <svg :width="wide" :height="bottom + 24" role="group" aria-label="Passes in their sessions">
+        <template v-for="(span, at) in layout.all" :key="at">
+          <g v-if="span.session">
+            <rect
+              :x="span.left"
+              :y="HEAD"
+              :width="span.width"
+              :height="bottom - HEAD"
+              class="sheet"
+              :class="{ over: span.session.over }"
+            />
+            <foreignObject :x="span.left" y="0" :width="Math.max(span.width + 40, 120)" height="54">
+              <button
+                class="head"
+                :title="`Change ${span.session.name}`"
+                @click="emit('session', span.session)"
+              >
+                <b>{{ span.session.name }}{{ span.session.place ? `, ${span.session.place}` : "" }}</b>
+                <span>{{ span.session.air_said }} · {{ span.session.minutes }} min</span>
+              </button>
+            </foreignObject>
+            <g v-for="minute in ticks(span)" :key="minute">
+              <line
+                :x1="placeOf(layout.all, minute)"
+                :x2="placeOf(layout.all, minute)"
+                :y1="HEAD"
+                :y2="bottom"
+                class="hair"
+              />
+              <text :x="placeOf(layout.all, minute)" :y="bottom + 17" font-size="13" text-anchor="middle">
+                {{ clock(minute) }}
+              </text>
+            </g>
+          </g>
+          <text
+            v-else-if="at < layout.all.length - 1"
+            :x="span.left + span.width / 2"
+            :y="(HEAD + bottom) / 2"
+            font-size="13.5"
+            text-anchor="middle"
+            :transform="`rotate(-90 ${span.left + span.width / 2} ${(HEAD + bottom) / 2})`"
+          >
+            {{ gapSaid(span.end - span.start) }}
+          </text>
+        </template>
+        <line
+          v-for="at in planes.length + 1"
+          :key="`row${at}`"
+          x1="0"
+          :x2="wide"
+          :y1="HEAD + row * at"
+          :y2="HEAD + row * at"
+          class="row"
+        />
+        <g
+          v-for="bar in bars"
+          :key="bar.placement.number"
+          class="bar"
+          :class="{ chosen: bar.placement.number === chosen, done: bar.placement.done }"
+          role="button"
+          tabindex="0"
+          :aria-label="`${bar.pass.title}, ${bar.placement.span_said}, ${bar.placement.dry_said || 'nothing to dry'}${bar.placement.done ? ', painted' : ''}`"
+          :aria-pressed="bar.placement.number === chosen"
+          @click="emit('choose', bar.placement.number)"
+          @keydown.enter="emit('choose', bar.placement.number)"
+          @keydown="key(bar.placement.number, $event)"
+        >
+          <path v-if="bar.tail" :d="bar.tail" :style="{ fill: bar.colour }" class="tail" />
+          <line
+            v-if="bar.tail && bar.open - bar.left - bar.width > 3"
+            :x1="bar.open"
+            :x2="bar.open"
+            :y1="bar.top + barHeight * 0.35"
+            :y2="bar.top + barHeight"
+            class="open"
+          />
+          <rect
+            :x="bar.left"
+            :y="bar.top"
+            :width="bar.width"
+            :height="barHeight"
+            :style="{ fill: bar.colour }"
+          />
+          <path
+            v-if="bar.placement.done"
+            :d="`M${bar.left + 2} ${bar.top + barHeight - 2} L${bar.left + bar.width - 2} ${bar.top + 2}`"
+            class="tick"
+          />
+        </g>
+        <text
+          v-for="label in labels"
+          :key="`label${label.key}`"
+          :x="label.left"
+          :y="label.top"
+          font-size="13"
+          class="label"
+          :font-weight="label.bold ? 700 : 400"
+        >
+          {{ label.text }}
+        </text>
+        <line v-if="nowAt !== null" :x1="nowAt" :x2="nowAt" :y1="HEAD - 6" :y2="bottom" class="now" />
+      </svg>
+    </div>
+  </div>
+  <p class="legend">
+    A tail falls to touch dry; the dotted line in it is where it stops being open. Between the two it is
+    tacky: do not touch.
+  </p>
+</template>
+
+<style scoped>
+.score {
+  display: grid;
+  grid-template-columns: auto minmax(0, 1fr);
+}
+.scroll {
+  overflow-x: auto;
+  overflow-y: hidden;
+}
+.slab,
+.bar rect {
+  stroke: var(--line);
+  stroke-width: 0.9;
+}
+.sheet {
+  fill: var(--sheet);
+}
+.over {
+  opacity: 0.45;
+}
+.head {
+  display: block;
+  width: 100%;
+  text-align: left;
+  white-space: nowrap;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  line-height: 1.3;
+}
+.head b {
+  display: block;
+  font-size: 16px;
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+.head:hover b {
+  text-decoration: underline;
+  text-underline-offset: 3px;
+}
+.head span {
+  font-size: 13.5px;
+}
+.hair {
+  stroke: var(--hair);
+  stroke-width: 0.6;
+}
+.row {
+  stroke: var(--hair);
+  stroke-width: 0.8;
+}
+.bar {
+  cursor: pointer;
+}
+.bar:focus {
+  outline: none;
+}
+.bar.chosen rect,
+.bar:focus-visible rect {
+  stroke-width: 2.6;
+}
+.tail {
+  opacity: 0.45;
+}
+.open {
+  stroke: var(--line);
+  stroke-dasharray: 2 2;
+}
+.tick {
+  stroke: var(--line);
+  stroke-width: 1.4;
+}
+.done rect {
+  opacity: 0.7;
+}
+.label {
+  pointer-events: none;
+}
+.now {
+  stroke: var(--line);
+  stroke-width: 1.6;
+  stroke-dasharray: 7 4;
+}
+.legend {
+  font-size: 13.5px;
+  color: var(--ink2);
+}
+</style>

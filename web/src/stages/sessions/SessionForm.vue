@@ -1,0 +1,151 @@
+<script setup lang="ts">
+/** One painting session: when, how long, where, in what air. */
+import { computed, reactive } from "vue";
+import type { Session } from "@/api/client";
+import { useTable } from "@/api/store";
+import NoticeLine from "@/frame/NoticeLine.vue";
+
+const props = defineProps<{
+  /** The session to change, or null for a new one. */
+  session: Session | null;
+  /** The last session there is, to begin a new one from. */
+  last: Session | null;
+}>();
+const emit = defineEmits<{ close: [] }>();
+const table = useTable();
+
+const WINDS: [number, string][] = [
+  [0.1, "still air"],
+  [2, "a light breeze"],
+  [5, "wind"],
+];
+const SUNS: [number, string][] = [
+  [0, "no sun on the panel"],
+  [100, "some sun on the panel"],
+  [500, "full sun on the panel"],
+];
+
+/** Day and hour to begin with: the day after the last session, else tomorrow at nine. */
+function firstStart(): string {
+  const minute = props.last
+    ? props.last.start_min + 1440
+    : (Math.floor((table.painting?.work.now_min ?? 0) / 1440) + 1) * 1440 + 540;
+  return new Date(minute * 60000).toISOString().slice(0, 16);
+}
+const form = reactive({
+  start: props.session?.start ?? firstStart(),
+  minutes: props.session?.minutes ?? 90,
+  place: props.session?.place ?? "",
+  outdoors: props.session?.outdoors ?? false,
+  temperature_c: props.session?.temperature_c ?? 20,
+  humidity: props.session?.humidity ?? 50,
+  wind_m_s: props.session?.wind_m_s ?? 0.1,
+  sun_w_m2: props.session?.sun_w_m2 ?? 0,
+});
+const winds = computed(() => with_own(WINDS, form.wind_m_s, "m/s of wind"));
+const suns = computed(() => with_own(SUNS, form.sun_w_m2, "W/m² of sun"));
+function with_own(list: [number, string][], value: number, unit: string): [number, string][] {
+  return list.some(([known]) => known === value) ? list : [...list, [value, `${value} ${unit}`]];
+}
+function moveOut(outdoors: boolean): void {
+  form.outdoors = outdoors;
+  form.wind_m_s = outdoors ? 2 : 0.1;
+  form.sun_w_m2 = outdoors ? 100 : 0;
+}
+
+async function keep(): Promise<void> {
+  const made = props.session
+    ? await table.change({ action: "set_session", session: props.session.number, ...form })
+    : await table.change({ action: "add_session", ...form });
+  if (made) emit("close");
+}
+async function remove(): Promise<void> {
+  if (props.session && (await table.change({ action: "remove_session", session: props.session.number })))
+    emit("close");
+}
+</script>
+
+<template>
+  <form class="session" @submit.prevent="keep">
+    <h1>{{ session ? session.name : "New session" }}</h1>
+    <NoticeLine :problem="table.problem" @close="table.problem = null" />
+    <p class="sentence">
+      <label>From <input v-model="form.start" class="field" type="datetime-local" required /></label>
+      for
+      <label
+        ><span class="hidden-label">Minutes</span
+        ><input v-model.number="form.minutes" class="field num" type="number" min="5" max="720" required
+      /></label>
+      min,
+      <label
+        ><span class="hidden-label">Indoors or outdoors</span>
+        <select
+          class="field"
+          :value="String(form.outdoors)"
+          @change="moveOut(($event.target as HTMLSelectElement).value === 'true')"
+        >
+          <option value="false">indoors</option>
+          <option value="true">outdoors</option>
+        </select>
+      </label>
+      at
+      <label
+        ><span class="hidden-label">Place</span
+        ><input v-model="form.place" class="field" placeholder="a place" maxlength="60" size="14"
+      /></label>
+    </p>
+    <p class="sentence">
+      The air:
+      <label
+        ><span class="hidden-label">Temperature in °C</span
+        ><input v-model.number="form.temperature_c" class="field num" type="number" step="any" required
+      /></label>
+      °C,
+      <label
+        ><span class="hidden-label">Humidity in per cent</span
+        ><input v-model.number="form.humidity" class="field num" type="number" step="any" required
+      /></label>
+      % damp,
+      <label
+        ><span class="hidden-label">Wind</span>
+        <select v-model.number="form.wind_m_s" class="field">
+          <option v-for="[value, said] in winds" :key="value" :value="value">{{ said }}</option>
+        </select> </label
+      >,
+      <label
+        ><span class="hidden-label">Sun</span>
+        <select v-model.number="form.sun_w_m2" class="field">
+          <option v-for="[value, said] in suns" :key="value" :value="value">{{ said }}</option>
+        </select> </label
+      >.
+    </p>
+    <p v-if="form.outdoors" class="say">
+      Stand where it is safe and allowed, off the road; take shade and water; leave before a storm. Local
+      rules and official warnings come first.
+    </p>
+    <div class="deeds">
+      <button class="do main" type="submit">{{ session ? "Keep" : "Add it" }}</button>
+      <button v-if="session" class="do" type="button" @click="remove">Take it away</button>
+      <button class="do quiet" type="button" @click="emit('close')">Not now</button>
+    </div>
+  </form>
+</template>
+
+<style scoped>
+.session {
+  display: grid;
+  gap: 12px;
+}
+.sentence {
+  line-height: 2.1;
+  font-size: 16px;
+}
+.num {
+  width: 4em;
+  text-align: right;
+}
+.deeds {
+  display: flex;
+  gap: 12px;
+}
+</style>

@@ -1,0 +1,91 @@
+<script setup lang="ts">
+/** The score: passes placed in painting sessions so that every drying wait holds; each says why it stands there. */
+import { computed, ref } from "vue";
+import type { Session } from "@/api/client";
+import { useTable } from "@/api/store";
+import StageLayout from "../StageLayout.vue";
+import PlacementDetail from "./PlacementDetail.vue";
+import ScoreChart from "./ScoreChart.vue";
+import SessionForm from "./SessionForm.vue";
+import SessionMilestones from "./SessionMilestones.vue";
+
+const table = useTable();
+const editing = ref<Session | "new" | null>(null);
+const work = computed(() => table.painting?.work);
+const placement = computed(() => work.value?.placements.find((each) => each.number === table.pass));
+const ready = computed(() => Boolean(work.value?.passes.length));
+</script>
+
+<template>
+  <StageLayout>
+    <div v-if="table.painting && work && ready" class="sessions">
+      <div class="deeds">
+        <button class="do main" @click="editing = 'new'">Add a session</button>
+        <a class="do" :href="`/api/paintings/${table.painting.id}/sheet.pdf`" target="_blank" rel="noopener"
+          >The sheet for the easel (PDF)</a
+        >
+        <span v-if="work.sessions.length" class="sum"
+          >{{ work.passes.length }} passes, {{ work.cost.painting_said }} of painting in
+          {{ work.sessions.length }} {{ work.sessions.length === 1 ? "session" : "sessions" }}</span
+        >
+      </div>
+      <ScoreChart
+        v-if="work.sessions.length"
+        :planes="table.painting.planes"
+        :work="work"
+        :chosen="table.pass"
+        @choose="(number) => (table.pass = number)"
+        @session="(session) => (editing = session)"
+      />
+      <div v-else class="empty">
+        <h2>When will you paint?</h2>
+        <p>
+          {{ work.cost.painting_said }} of painting wait for a place. Add a session with its air: how warm and
+          how damp decides how long each layer dries, and so what can stand in it.
+        </p>
+        <button class="do main" @click="editing = 'new'">Add a session</button>
+      </div>
+    </div>
+    <div v-else class="empty">
+      <h2>First the planes</h2>
+      <p>Sessions hold passes, and passes follow from the planes.</p>
+      <router-link class="do main" :to="`/paintings/${table.painting?.id}/planes`">To the planes</router-link>
+    </div>
+    <v-dialog
+      :model-value="editing !== null"
+      width="560"
+      aria-label="Session"
+      @update:model-value="editing = null"
+    >
+      <div class="sheet">
+        <SessionForm
+          v-if="editing"
+          :session="editing === 'new' ? null : editing"
+          :last="work?.sessions.at(-1) ?? null"
+          @close="editing = null"
+        />
+      </div>
+    </v-dialog>
+    <template #margin>
+      <PlacementDetail v-if="placement" :placement="placement" />
+      <SessionMilestones v-if="work" :work="work" />
+    </template>
+  </StageLayout>
+</template>
+
+<style scoped>
+.sessions {
+  display: grid;
+  gap: 10px;
+}
+.deeds {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px;
+  align-items: center;
+}
+.sum {
+  color: var(--ink2);
+  font-size: 14.5px;
+}
+</style>

@@ -1,0 +1,165 @@
+<script setup lang="ts">
+/** The shelf: all paintings as strips in their own proportions, and what is next for each. */
+import { onMounted, ref, watch } from "vue";
+import { useRouter } from "vue-router";
+import type { Begin } from "@/api/client";
+import { useShelf } from "@/api/shelf";
+import { useTable } from "@/api/store";
+import BriefForm from "@/frame/BriefForm.vue";
+import NoticeLine from "@/frame/NoticeLine.vue";
+import WallChoice from "@/frame/WallChoice.vue";
+import ShelfStrip from "./ShelfStrip.vue";
+
+const shelf = useShelf();
+const table = useTable();
+const router = useRouter();
+const beginning = ref(false);
+const showBin = ref(false);
+
+onMounted(async () => {
+  document.title = "Shelf · Kind Distance";
+  await Promise.all([shelf.load(), table.loadChoices().catch(() => undefined)]);
+});
+watch(beginning, () => (shelf.problem = null));
+
+async function begin(wanted: Begin): Promise<void> {
+  const id = await shelf.begin(wanted);
+  if (id === null) return;
+  beginning.value = false;
+  await router.push(`/paintings/${id}/sources`);
+}
+</script>
+
+<template>
+  <div class="shelf">
+    <header class="sky">
+      <div>
+        <h1>Shelf</h1>
+        <p class="say" role="status">
+          {{
+            shelf.news ||
+            (shelf.strips?.length
+              ? `${shelf.strips.length} ${shelf.strips.length === 1 ? "painting" : "paintings"} in work`
+              : "Nothing in work yet")
+          }}
+        </p>
+      </div>
+      <div class="deeds">
+        <button class="do main" @click="beginning = true">New painting</button>
+        <button
+          v-if="shelf.binned.length || showBin"
+          class="do"
+          :aria-pressed="showBin"
+          @click="showBin = !showBin"
+        >
+          Bin {{ shelf.binned.length }}
+        </button>
+      </div>
+    </header>
+    <NoticeLine :problem="beginning ? null : shelf.problem" @close="shelf.problem = null" />
+    <main class="strips">
+      <template v-if="!showBin">
+        <ShelfStrip
+          v-for="strip in shelf.strips ?? []"
+          :key="strip.id"
+          :strip="strip"
+          @duplicate="shelf.duplicate(strip.id)"
+          @bin="shelf.move(strip.id, 'bin', strip.title)"
+        />
+        <div v-if="shelf.strips && !shelf.strips.length" class="empty">
+          <h2>Begin with a place</h2>
+          <p>
+            Say what the picture is about and what you paint it on. Then bring a photo, see it in a few
+            values, sort it into planes from far to near, and get the passes in the order in which to paint
+            them.
+          </p>
+          <button class="do main" @click="beginning = true">New painting</button>
+        </div>
+      </template>
+      <template v-else>
+        <ShelfStrip
+          v-for="strip in shelf.binned"
+          :key="strip.id"
+          :strip="strip"
+          @take-back="shelf.move(strip.id, 'shelf', strip.title)"
+        />
+        <p v-if="!shelf.binned.length" class="empty">The bin is empty.</p>
+      </template>
+    </main>
+    <footer class="foot">
+      <span class="say">Kept in one file on this machine.</span>
+      <WallChoice />
+    </footer>
+    <v-dialog v-model="beginning" width="640" aria-label="New painting">
+      <div class="sheet">
+        <h1>New painting</h1>
+        <NoticeLine :problem="shelf.problem" @close="shelf.problem = null" />
+        <BriefForm
+          v-if="table.choices"
+          :choices="table.choices"
+          label="Put it on the shelf"
+          @done="begin"
+          @cancel="beginning = false"
+        />
+      </div>
+    </v-dialog>
+  </div>
+</template>
+
+<style scoped>
+.shelf {
+  display: grid;
+  grid-template-rows: auto auto minmax(0, 1fr) auto;
+  height: 100dvh;
+}
+.sky {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  gap: 20px;
+  min-height: 62px;
+  padding: 0 20px;
+  border-bottom: 2px solid var(--line);
+}
+.deeds {
+  display: flex;
+  gap: 10px;
+}
+.deeds .do {
+  min-height: 36px;
+}
+.strips {
+  grid-row: 3;
+  overflow-y: auto;
+  padding: 0 20px;
+}
+.foot {
+  grid-row: 4;
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  min-height: 34px;
+  padding: 0 20px;
+  border-top: 1px solid var(--hair);
+  color: var(--ink2);
+  font-size: 13.5px;
+}
+.foot .say {
+  font-size: 13.5px;
+}
+.sheet {
+  display: grid;
+  gap: 16px;
+}
+@media (max-width: 900px), (max-height: 560px) {
+  .shelf {
+    height: auto;
+    min-height: 100dvh;
+  }
+  .sky,
+  .strips,
+  .foot {
+    padding: 8px 12px;
+  }
+}
+</style>

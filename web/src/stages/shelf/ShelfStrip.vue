@@ -1,0 +1,168 @@
+<script setup lang="ts">
+/** One painting as a strip: its thumbnail, its planes as a column of values, how far it is, what is next. */
+import type { Strip } from "@/api/client";
+
+defineProps<{
+  /** The painting. */
+  strip: Strip;
+}>();
+const emit = defineEmits<{ duplicate: []; bin: []; takeBack: [] }>();
+</script>
+
+<template>
+  <article class="strip">
+    <component
+      :is="strip.binned ? 'div' : 'router-link'"
+      class="picture"
+      :to="`/paintings/${strip.id}/planes`"
+      :style="{ aspectRatio: String(strip.aspect) }"
+      :aria-label="`Open ${strip.title}`"
+      tabindex="-1"
+    >
+      <img v-if="strip.image" :src="strip.image" alt="" :class="{ grey: !strip.image_is_value }" />
+      <span v-else class="blank say">no picture yet</span>
+    </component>
+    <div class="column" aria-hidden="true">
+      <i
+        v-for="plane in strip.planes"
+        :key="plane.name"
+        :style="{ flexGrow: Math.max(0.05, plane.share), background: plane.colour }"
+        :title="`${plane.name} ${plane.value.toFixed(1)}`"
+      ></i>
+    </div>
+    <div class="words">
+      <h2>
+        <router-link v-if="!strip.binned" :to="`/paintings/${strip.id}/planes`">{{
+          strip.title
+        }}</router-link>
+        <template v-else>{{ strip.title }}</template>
+      </h2>
+      <p class="say">{{ strip.idea }}</p>
+      <p class="facts">{{ strip.facts }}<br />{{ strip.progress_said }}</p>
+      <div
+        v-if="strip.passes"
+        class="film"
+        role="img"
+        :aria-label="`${Math.round(100 * strip.progress)} % of the minutes are painted`"
+      >
+        <i :style="{ width: `${100 * strip.progress}%` }"></i>
+      </div>
+      <div class="deeds">
+        <template v-if="!strip.binned">
+          <button class="do quiet" @click="emit('duplicate')">Duplicate</button>
+          <button class="do quiet" @click="emit('bin')">Put in the bin</button>
+        </template>
+        <button v-else class="do" @click="emit('takeBack')">Take it back</button>
+      </div>
+    </div>
+    <div class="next">
+      <b>{{ strip.next_head }}</b>
+      <p>{{ strip.next_text }}</p>
+    </div>
+  </article>
+</template>
+
+<style scoped>
+.strip {
+  display: grid;
+  grid-template-columns: auto 26px minmax(0, 1fr) 300px;
+  gap: 20px;
+  align-items: stretch;
+  padding: 18px 0;
+  border-bottom: 1px solid var(--hair);
+}
+.picture {
+  display: grid;
+  place-items: center;
+  height: 178px;
+  max-width: 320px;
+  background: var(--sheet);
+}
+.picture img {
+  width: 100%;
+  height: 100%;
+  object-fit: cover;
+}
+.grey {
+  filter: grayscale(1);
+}
+.blank {
+  color: var(--ink2);
+}
+.column {
+  display: flex;
+  flex-direction: column;
+  gap: 1px;
+}
+.column i {
+  flex: 1 1 0;
+}
+.words h2 {
+  font:
+    500 23px/1.1 "Alegreya",
+    serif;
+}
+.words h2 a {
+  color: inherit;
+  text-decoration: none;
+}
+.words h2 a:hover {
+  text-decoration: underline;
+  text-underline-offset: 4px;
+  text-decoration-thickness: 1.5px;
+}
+.words .say {
+  margin: 3px 0 7px;
+  color: var(--ink2);
+}
+.facts {
+  font-size: 14.5px;
+  line-height: 1.42;
+}
+.film {
+  height: 10px;
+  max-width: 330px;
+  margin: 9px 0 6px;
+  border: 1px solid var(--line);
+}
+.film i {
+  display: block;
+  height: 100%;
+  background: var(--line);
+}
+.deeds {
+  display: flex;
+  gap: 16px;
+}
+.next {
+  padding-left: 18px;
+  border-left: 1px solid var(--hair);
+  font-size: 14.5px;
+  line-height: 1.36;
+}
+.next b {
+  display: block;
+  font-size: 17px;
+  margin-bottom: 2px;
+}
+@media (max-width: 900px) {
+  .strip {
+    grid-template-columns: minmax(0, 1fr) 20px;
+    gap: 10px;
+  }
+  .picture {
+    height: auto;
+    max-width: none;
+    width: 100%;
+  }
+  .words,
+  .next {
+    grid-column: 1 / -1;
+  }
+  .next {
+    padding: 8px 0 0;
+    border-left: 0;
+    border-top: 1px solid var(--hair);
+  }
+}
+</style>

@@ -1,0 +1,163 @@
+<script setup lang="ts">
+/** The photos of this painting: what each is for, when and where it was taken. */
+import { computed, onBeforeUnmount, onMounted, ref } from "vue";
+import type { Source } from "@/api/client";
+import { useTable } from "@/api/store";
+import StageLayout from "../StageLayout.vue";
+import IncomingPictures from "./IncomingPictures.vue";
+import SourceFacts from "./SourceFacts.vue";
+
+const table = useTable();
+const picked = ref(0);
+const over = ref(false);
+const chooser = ref<HTMLInputElement | null>(null);
+const sources = computed(() => table.painting?.sources ?? []);
+const shown = computed<Source | undefined>(
+  () =>
+    sources.value.find((each) => each.number === picked.value) ??
+    sources.value.find((each) => each.main) ??
+    sources.value[0],
+);
+
+function bring(list: FileList | null | undefined): void {
+  const files = [...(list ?? [])];
+  if (files.length) void table.bring(files);
+}
+function drop(event: DragEvent): void {
+  over.value = false;
+  bring(event.dataTransfer?.files);
+}
+function paste(event: ClipboardEvent): void {
+  bring(event.clipboardData?.files);
+}
+function choose(event: Event): void {
+  const field = event.target as HTMLInputElement;
+  bring(field.files);
+  field.value = "";
+}
+onMounted(() => window.addEventListener("paste", paste));
+onBeforeUnmount(() => window.removeEventListener("paste", paste));
+</script>
+
+<template>
+  <StageLayout>
+    <div
+      class="sources"
+      :class="{ over }"
+      @dragover.prevent="over = true"
+      @dragleave="over = false"
+      @drop.prevent="drop"
+    >
+      <input
+        ref="chooser"
+        class="hidden-label"
+        type="file"
+        multiple
+        accept="image/*,.heic,.heif,.tif,.tiff"
+        aria-label="Choose photos"
+        tabindex="-1"
+        @change="choose"
+      />
+      <template v-if="shown">
+        <figure class="big">
+          <img
+            :src="shown.image"
+            :alt="shown.name"
+            :style="{ aspectRatio: `${shown.width_px} / ${shown.height_px}` }"
+          />
+        </figure>
+        <SourceFacts :key="shown.number" :source="shown" />
+      </template>
+      <div v-else class="empty">
+        <h2>Bring a photo of the place</h2>
+        <p>
+          Drop it here, paste it, or choose a file: JPEG, PNG, WebP, TIFF or HEIC. It stays on this machine,
+          byte for byte as it came, and where it was taken is shown to you alone.
+        </p>
+        <button class="do main" @click="chooser?.click()">Choose photos</button>
+      </div>
+      <IncomingPictures />
+      <ul v-if="sources.length" class="wall" aria-label="All sources">
+        <li v-for="source in sources" :key="source.number">
+          <button
+            class="pick"
+            :class="{ chosen: source.number === shown?.number }"
+            :aria-pressed="source.number === shown?.number"
+            @click="picked = source.number"
+          >
+            <img :src="source.image" :alt="source.name" />
+            <b>{{ source.name }}</b>
+            <span>{{ source.purpose }}</span>
+          </button>
+        </li>
+        <li><button class="do more" @click="chooser?.click()">Bring more photos</button></li>
+      </ul>
+    </div>
+    <template #margin>
+      <p v-if="shown" class="tip">
+        {{
+          shown.main
+            ? "Planes are marked and values are planned on this photo."
+            : "A second photo, to look things up."
+        }}
+        Next:
+        <router-link :to="`/paintings/${table.painting?.id}/thumbnails`">see it in a few values</router-link>.
+      </p>
+    </template>
+  </StageLayout>
+</template>
+
+<style scoped>
+.sources {
+  min-height: 100%;
+  border: 2px dashed transparent;
+}
+.over {
+  border-color: var(--line);
+  background: var(--sheet);
+}
+.big img {
+  display: block;
+  max-width: 100%;
+  max-height: min(470px, 62dvh);
+  object-fit: contain;
+}
+.wall {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 16px;
+  align-items: flex-start;
+  margin-top: 16px;
+}
+.pick {
+  display: grid;
+  gap: 2px;
+  text-align: left;
+  font-size: 13px;
+  line-height: 1.2;
+  max-width: 180px;
+}
+.pick img {
+  height: 92px;
+  max-width: 180px;
+  object-fit: cover;
+}
+.pick.chosen img {
+  outline: 3px solid var(--line);
+  outline-offset: 2px;
+}
+.more {
+  height: 92px;
+  white-space: normal;
+  width: 110px;
+}
+.tip {
+  font-size: 14px;
+  margin-bottom: 14px;
+  padding-bottom: 12px;
+  border-bottom: 1px solid var(--hair);
+}
+.tip a {
+  color: inherit;
+}
+</style>

@@ -1,0 +1,164 @@
+<script lang="ts">
+/** What a thumbnail is made with. */
+export interface Settings {
+  source: number;
+  steps: number;
+  smallest_share: number;
+  softness: number;
+  even: boolean;
+}
+</script>
+
+<script setup lang="ts">
+/** Steps, smallest shape worth painting, softness of the squint; all act on the picture at once. */
+import { computed } from "vue";
+import type { Source } from "@/api/client";
+
+const settings = defineModel<Settings>({ required: true });
+const props = defineProps<{
+  /** Photos to choose from. */
+  sources: Source[];
+  /** The smallest shape as an area on the support, in words. */
+  smallestSaid: string;
+  /** True while what is shown is a kept thumbnail, unchanged. */
+  kept: boolean;
+  /** Name of the kept thumbnail that was taken up, or empty. */
+  current: string;
+}>();
+const emit = defineEmits<{ keep: []; adjust: [] }>();
+const STEPS = [2, 3, 4, 5, 6, 7];
+
+function set<K extends keyof Settings>(key: K, value: Settings[K]): void {
+  settings.value = { ...settings.value, [key]: value };
+}
+// The slider moves on the square root, so that small areas can be told apart.
+const smallest = computed({
+  get: () => Math.sqrt(settings.value.smallest_share),
+  set: (root: number) => set("smallest_share", Math.round(root * root * 1e5) / 1e5),
+});
+const softness = computed({
+  get: () => settings.value.softness,
+  set: (value: number) => set("softness", Math.round(value * 1e4) / 1e4),
+});
+const softSaid = computed(() => {
+  const share = settings.value.softness;
+  return share < 0.009
+    ? "eyes open"
+    : share < 0.018
+      ? "half closed"
+      : share < 0.029
+        ? "squinting"
+        : "nearly shut";
+});
+</script>
+
+<template>
+  <div class="controls">
+    <div class="steps" role="group" aria-label="Number of values">
+      <button
+        v-for="count in STEPS"
+        :key="count"
+        class="do"
+        :aria-pressed="settings.steps === count"
+        :aria-label="`${count} values`"
+        @click="set('steps', count)"
+      >
+        {{ count }}
+      </button>
+      <span>values</span>
+    </div>
+    <label class="slide">
+      <span
+        >Smallest shape <b>{{ smallestSaid }}</b></span
+      >
+      <v-slider
+        v-model="smallest"
+        :min="0"
+        :max="0.1733"
+        :step="0.002"
+        aria-label="Smallest shape"
+        :aria-valuetext="smallestSaid"
+      />
+    </label>
+    <label class="slide">
+      <span
+        >Squint <b>{{ softSaid }}</b></span
+      >
+      <v-slider
+        v-model="softness"
+        :min="0.004"
+        :max="0.04"
+        :step="0.001"
+        aria-label="Softness"
+        :aria-valuetext="softSaid"
+      />
+    </label>
+    <label class="check"
+      ><input :checked="settings.even" type="checkbox" @change="set('even', !settings.even)" /> equal
+      steps</label
+    >
+    <label v-if="sources.length > 1" class="check"
+      >from
+      <select
+        class="field"
+        :value="settings.source"
+        @change="set('source', Number(($event.target as HTMLSelectElement).value))"
+      >
+        <option v-for="each in props.sources" :key="each.number" :value="each.number">{{ each.name }}</option>
+      </select>
+    </label>
+    <span class="deeds">
+      <button class="do main" :disabled="kept" @click="emit('keep')">Keep it</button>
+      <button v-if="current && !kept" class="do" @click="emit('adjust')">Change “{{ current }}”</button>
+    </span>
+  </div>
+</template>
+
+<style scoped>
+.controls {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 6px 20px;
+  font-size: 14px;
+}
+.steps {
+  display: flex;
+  align-items: center;
+}
+.steps .do {
+  min-width: 30px;
+  margin-right: -1.5px;
+  padding: 3px 8px 4px;
+}
+.steps span {
+  margin-left: 8px;
+}
+.slide {
+  display: grid;
+  width: 168px;
+  line-height: 1.2;
+}
+.slide :deep(.v-slider) {
+  height: 26px;
+  min-height: 26px;
+}
+.slide :deep(.v-input__control) {
+  min-height: 26px;
+}
+.check {
+  display: inline-flex;
+  align-items: center;
+  gap: 6px;
+}
+.check input {
+  width: 18px;
+  height: 18px;
+  accent-color: var(--ink);
+}
+.deeds {
+  display: flex;
+  gap: 10px;
+  margin-left: auto;
+}
+</style>
