@@ -86,7 +86,7 @@ def _say_ahead(session: dict[str, Any], now_min: int) -> tuple[str, str]:
     passes = session["passes"]
     said = ", then ".join(passes[:2]) if passes else "Nothing is planned in it yet"
     more = f" and {len(passes) - 2} more" if len(passes) > 2 else ""
-    air = f"{session['minutes']} minutes at {session['temperature_c']:g} °C and {session['humidity']:g} %."
+    air = f"{session['minutes']} minutes at {session['temperature_c']:g}\u00a0°C and {session['humidity']:g}\u00a0%."
     return head, f"{said[:1].upper()}{said[1:]}{more}. {air}"
 
 

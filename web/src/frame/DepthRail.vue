@@ -52,6 +52,9 @@ const slabs = computed(() =>
 }
 .slab {
   position: relative;
+  display: flex;
+  flex-direction: column;
+  align-items: flex-start;
   flex: 1 1 0;
   min-height: 54px;
   width: 84px;

@@ -27,6 +27,16 @@ const emit = defineEmits<{ stroke: [points: [number, number][]]; choose: [rank: 
 
 const chosenOutline = computed(() => props.outlines.find((each) => each.rank === props.chosen)?.path ?? "");
 const pins = computed(() => props.planes.filter((plane) => plane.reading));
+/** A pin stands where its plane is, but never half outside the picture. */
+function placed(plane: Plane): { left: string; top: string } {
+  const room = plane.rank === props.chosen ? 92 : 30;
+  const x = 100 * (plane.reading?.at_x ?? 0);
+  const y = 100 * (plane.reading?.at_y ?? 0);
+  return {
+    left: `clamp(${room}px, ${x}%, calc(100% - ${room}px))`,
+    top: `clamp(14px, ${y}%, calc(100% - 14px))`,
+  };
+}
 function line(points: number[][]): string {
   return points.map(([x = 0, y = 0]) => `${(1000 * x).toFixed(1)},${(1000 * y).toFixed(1)}`).join(" ");
 }
@@ -74,10 +84,7 @@ function line(points: number[][]): string {
         :key="plane.rank"
         class="pin on-picture"
         :class="{ chosen: plane.rank === chosen }"
-        :style="{
-          left: `${100 * (plane.reading?.at_x ?? 0)}%`,
-          top: `${100 * (plane.reading?.at_y ?? 0)}%`,
-        }"
+        :style="placed(plane)"
         @click="emit('choose', plane.rank)"
       >
         <template v-if="plane.rank === chosen"

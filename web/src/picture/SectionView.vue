@@ -58,28 +58,27 @@ const unplaced = computed(() =>
 );
 /** Haze: the air's own light, as strong as it hides what stands there. */
 const air = computed(() =>
-  props.depth.haze.slice(0, -1).map((each, at) => {
-    const next = props.depth.haze[at + 1];
-    return {
-      left: x(each.distance_m),
-      width: Math.max(0, x(next?.distance_m ?? each.distance_m) - x(each.distance_m)) + 0.4,
-      hidden: 1 - each.contrast_left,
-    };
-  }),
+  props.depth.haze.map((each) => ({
+    at: Math.max(0, Math.min(1, (x(each.distance_m) - 40) / (WIDTH - 60))),
+    hidden: 0.9 * (1 - each.contrast_left),
+  })),
 );
 </script>
 
 <template>
   <svg class="section" :viewBox="`0 0 ${WIDTH} 138`" role="group" aria-label="Section from the eye outward">
-    <rect
-      v-for="(each, at) in air"
-      :key="at"
-      :x="each.left"
-      :width="each.width"
-      y="10"
-      :height="FLOOR - 10"
-      :style="{ fill: depth.airlight, opacity: 0.85 * each.hidden }"
-    />
+    <defs>
+      <linearGradient id="haze">
+        <stop
+          v-for="each in air"
+          :key="each.at"
+          :offset="each.at"
+          :stop-color="depth.airlight"
+          :stop-opacity="each.hidden"
+        />
+      </linearGradient>
+    </defs>
+    <rect x="40" :width="WIDTH - 60" y="8" :height="FLOOR - 8" fill="url(#haze)" />
     <line x1="14" :x2="WIDTH - 6" :y1="62" :y2="62" class="level" />
     <text x="30" y="57" font-size="12">eye level</text>
     <g
@@ -126,6 +125,7 @@ const air = computed(() =>
 <style scoped>
 .section {
   width: 100%;
+  min-width: 640px;
   display: block;
 }
 .level {
@@ -135,6 +135,12 @@ const air = computed(() =>
 .floor {
   stroke: var(--line);
   stroke-width: 1.4;
+}
+text {
+  paint-order: stroke;
+  stroke: var(--wall);
+  stroke-width: 3px;
+  stroke-linejoin: round;
 }
 .eye {
   fill: var(--line);

@@ -145,8 +145,8 @@ function key(plane: Plane, event: KeyboardEvent): void {
 <style scoped>
 .ladder {
   width: 100%;
-  max-width: 260px;
-  max-height: 470px;
+  height: 100%;
+  min-height: 0;
   touch-action: none;
 }
 .hair {

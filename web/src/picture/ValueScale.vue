@@ -69,8 +69,8 @@ const said = computed(
 <style scoped>
 .value-scale {
   width: 100%;
-  max-width: 240px;
-  max-height: 470px;
+  height: 100%;
+  min-height: 0;
 }
 .step {
   stroke: var(--line);

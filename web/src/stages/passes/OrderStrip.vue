@@ -63,52 +63,58 @@ const threads = computed(() => {
 </script>
 
 <template>
-  <svg class="strip" :viewBox="`0 0 ${WIDTH} ${height}`" role="group" aria-label="Passes in order">
-    <g v-for="(plane, at) in [...planes.map((each) => each.name), 'Whole surface']" :key="at">
-      <text x="2" :y="4 + row * at + row / 2 + 3" font-size="12.5">
-        <tspan v-if="at < planes.length" font-weight="700">{{ at + 1 }}</tspan>
-        {{ plane }}
-      </text>
-      <line x1="0" :x2="WIDTH" :y1="4 + row * (at + 1) - 2" :y2="4 + row * (at + 1) - 2" class="hair" />
-    </g>
-    <g
-      v-for="block in blocks"
-      :key="block.pass.number"
-      class="block"
-      :class="{ chosen: block.pass.number === chosen, done: block.pass.done }"
-      role="button"
-      tabindex="0"
-      :aria-label="`${block.pass.place}. ${block.pass.title}, ${block.pass.minutes} minutes${block.pass.done ? ', painted' : ''}`"
-      :aria-pressed="block.pass.number === chosen"
-      @click="emit('choose', block.pass.number)"
-      @keydown.enter="emit('choose', block.pass.number)"
-    >
-      <rect
-        :x="block.left"
-        :y="block.top"
-        :width="block.width"
-        :height="row - 5"
-        :style="{ fill: block.colour }"
-      />
+  <div class="scrolls" tabindex="0" role="region" aria-label="Order, scrolls sideways">
+    <svg class="strip" :viewBox="`0 0 ${WIDTH} ${height}`" role="group" aria-label="Passes in order">
+      <g v-for="(plane, at) in [...planes.map((each) => each.name), 'Whole surface']" :key="at">
+        <text x="2" :y="4 + row * at + row / 2 + 3" font-size="12.5">
+          <tspan v-if="at < planes.length" font-weight="700">{{ at + 1 }}</tspan>
+          {{ plane }}
+        </text>
+        <line x1="0" :x2="WIDTH" :y1="4 + row * (at + 1) - 2" :y2="4 + row * (at + 1) - 2" class="hair" />
+      </g>
+      <g
+        v-for="block in blocks"
+        :key="block.pass.number"
+        class="block"
+        :class="{ chosen: block.pass.number === chosen, done: block.pass.done }"
+        role="button"
+        tabindex="0"
+        :aria-label="`${block.pass.place}. ${block.pass.title}, ${block.pass.minutes} minutes${block.pass.done ? ', painted' : ''}`"
+        :aria-pressed="block.pass.number === chosen"
+        @click="emit('choose', block.pass.number)"
+        @keydown.enter="emit('choose', block.pass.number)"
+      >
+        <rect
+          :x="block.left"
+          :y="block.top"
+          :width="block.width"
+          :height="row - 5"
+          :style="{ fill: block.colour }"
+        />
+        <path
+          v-if="block.pass.done"
+          :d="`M${block.left + 2} ${block.top + row - 7} L${block.left + block.width - 2} ${block.top + 2}`"
+          class="tick"
+        />
+      </g>
       <path
-        v-if="block.pass.done"
-        :d="`M${block.left + 2} ${block.top + row - 7} L${block.left + block.width - 2} ${block.top + 2}`"
-        class="tick"
+        v-for="each in threads"
+        :key="each.key"
+        :d="each.path"
+        class="thread"
+        :class="{ wish: !each.material }"
       />
-    </g>
-    <path
-      v-for="each in threads"
-      :key="each.key"
-      :d="each.path"
-      class="thread"
-      :class="{ wish: !each.material }"
-    />
-  </svg>
+    </svg>
+  </div>
 </template>
 
 <style scoped>
+.scrolls {
+  overflow-x: auto;
+}
 .strip {
   width: 100%;
+  min-width: 620px;
   display: block;
 }
 .hair {

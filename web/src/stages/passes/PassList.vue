@@ -155,13 +155,18 @@ async function key(pass: Pass, event: KeyboardEvent): Promise<void> {
 }
 @media (max-width: 560px) {
   .row {
-    grid-template-columns: 8px 22px minmax(0, 1fr);
+    grid-template-columns: 8px 22px minmax(0, 1fr) auto;
     padding-bottom: 4px;
   }
-  .row > label,
+  .title {
+    grid-column: 3 / -1;
+  }
   .row > .deeds,
-  .row > .painted,
   .row > .do {
+    grid-column: 4;
+  }
+  .row > label,
+  .row > .painted {
     grid-column: 3;
     justify-self: start;
   }

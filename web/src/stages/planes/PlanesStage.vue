@@ -60,23 +60,26 @@ async function setValue(rank: number, value: number): Promise<void> {
         @stroke="stroke"
         @choose="choose"
       />
-      <ValueLadder
-        :planes="painting.planes"
-        :chosen="table.plane"
-        :low="painting.depth.low"
-        :high="painting.depth.high"
-        @choose="choose"
-        @value="setValue"
-      />
+      <div class="beside">
+        <ValueLadder
+          :planes="painting.planes"
+          :chosen="table.plane"
+          :low="painting.depth.low"
+          :high="painting.depth.high"
+          @choose="choose"
+          @value="setValue"
+        />
+      </div>
       <PenLine v-model:width="width" class="wide" :pen="pen" @take="take" />
       <AirLine class="wide" :depth="painting.depth" />
-      <SectionView
-        class="wide"
-        :planes="painting.planes"
-        :depth="painting.depth"
-        :chosen="table.plane"
-        @choose="choose"
-      />
+      <div class="wide scrolls" tabindex="0" role="region" aria-label="Section, scrolls sideways">
+        <SectionView
+          :planes="painting.planes"
+          :depth="painting.depth"
+          :chosen="table.plane"
+          @choose="choose"
+        />
+      </div>
     </div>
     <PlanesStart v-else-if="painting" :has-photo="Boolean(source)" />
     <template #margin>
@@ -92,15 +95,30 @@ async function setValue(rank: number, value: number): Promise<void> {
   gap: 6px 18px;
   max-width: 980px;
 }
+.scrolls {
+  overflow-x: auto;
+}
 .wide {
   grid-column: 1 / -1;
 }
 .photo {
   align-self: start;
 }
+/* The ladder takes the picture's height, never more. */
+.beside {
+  position: relative;
+}
+.beside > * {
+  position: absolute;
+  inset: 0;
+}
 @media (max-width: 900px) {
   .planes {
     grid-template-columns: minmax(0, 1fr);
+  }
+  .beside > * {
+    position: static;
+    max-height: 400px;
   }
 }
 </style>

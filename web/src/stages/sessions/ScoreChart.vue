@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Rows are planes far to near, time runs across in sessions; a pass is a bar whose drying tail fades to touch dry. */
 import { useElementSize } from "./size";
-import { computed, nextTick, ref } from "vue";
+import { computed, nextTick, ref, watch } from "vue";
 import type { Painting, Placement, Plane, Session } from "@/api/client";
 import { clock, gapSaid, placeOf, spans, tail, ticks } from "./score";
 
@@ -22,7 +22,7 @@ const { width: room } = useElementSize(holder);
 const row = computed(() => Math.max(46, Math.min(80, 500 / (props.planes.length + 1))));
 const bottom = computed(() => HEAD + row.value * (props.planes.length + 1));
 const barHeight = computed(() => row.value - 34);
-const layout = computed(() => spans(props.work.sessions, Math.max(300, room.value - NAMES - 8), 1.5));
+const layout = computed(() => spans(props.work.sessions, Math.max(300, room.value - 8), 1.5));
 const wide = computed(() => layout.value.width + 4);
 
 const bars = computed(() => {
@@ -74,6 +74,17 @@ const nowAt = computed(() => {
   const within = layout.value.all.some((span) => span.session && span.start < now && now < span.end);
   return within ? placeOf(layout.value.all, now) : null;
 });
+
+/** Begin at the session that comes next, with the end of the one before still in sight. */
+watch(
+  [holder, () => layout.value.width],
+  async () => {
+    const next = layout.value.all.find((span) => span.session && !span.session.over);
+    await nextTick();
+    if (holder.value && next && next.left > 0) holder.value.scrollLeft = next.left - 120;
+  },
+  { immediate: true },
+);
 
 async function key(at: number, event: KeyboardEvent): Promise<void> {
   const by = { ArrowLeft: -1, ArrowRight: 1 }[event.key];

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** The score: passes placed in painting sessions so that every drying wait holds; each says why it stands there. */
-import { computed, ref } from "vue";
+import { computed, ref, watch } from "vue";
 import type { Session } from "@/api/client";
 import { useTable } from "@/api/store";
 import StageLayout from "../StageLayout.vue";
@@ -13,6 +13,15 @@ const table = useTable();
 const editing = ref<Session | "new" | null>(null);
 const work = computed(() => table.painting?.work);
 const placement = computed(() => work.value?.placements.find((each) => each.number === table.pass));
+watch(
+  () => work.value?.placements,
+  (placed) => {
+    if (placed?.length && !placed.some((each) => each.number === table.pass)) {
+      table.pass = (placed.find((each) => !each.done) ?? placed[0])?.number ?? 0;
+    }
+  },
+  { immediate: true },
+);
 const ready = computed(() => Boolean(work.value?.passes.length));
 </script>
 

@@ -35,19 +35,16 @@ function share(): void {
         ><span class="hidden-label">Name of the photo</span
         ><input v-model="name" class="field name" maxlength="60" @change="keep"
       /></label>
-      for
+      <br />for
       <label
         ><span class="hidden-label">What it is for</span
         ><input v-model="purpose" class="field" list="purposes" maxlength="60" size="12" @change="keep"
       /></label>
       <datalist id="purposes"><option v-for="each in PURPOSES" :key="each" :value="each" /></datalist>
     </p>
-    <p>
-      {{ source.width_px }} x {{ source.height_px }} pixels, {{ source.format
-      }}<template v-if="source.taken_said">, taken {{ source.taken_said }}</template
-      ><template v-if="source.lens">, {{ source.lens }}</template
-      >.
-    </p>
+    <p v-if="source.taken_said">Taken {{ source.taken_said }}.</p>
+    <p v-if="source.lens">{{ source.lens }}.</p>
+    <p>{{ source.width_px }} x {{ source.height_px }} pixels, {{ source.format }}.</p>
     <p v-if="source.place">
       Place: {{ source.place.latitude.toFixed(4) }}°, {{ source.place.longitude.toFixed(4) }}°,
       {{ source.place.shared ? "may go out with prints and files" : "private, shown to you alone" }}.
@@ -73,17 +70,17 @@ function share(): void {
 
 <style scoped>
 .facts {
-  margin-top: 10px;
   font-size: 14.5px;
   line-height: 1.5;
 }
 .name {
   font-weight: 700;
-  width: min(22em, 60vw);
+  width: 100%;
 }
 .deeds {
   display: flex;
-  gap: 12px;
-  margin-top: 4px;
+  flex-wrap: wrap;
+  gap: 8px 12px;
+  margin-top: 8px;
 }
 </style>

@@ -59,14 +59,16 @@ onBeforeUnmount(() => window.removeEventListener("paste", paste));
         @change="choose"
       />
       <template v-if="shown">
-        <figure class="big">
-          <img
-            :src="shown.image"
-            :alt="shown.name"
-            :style="{ aspectRatio: `${shown.width_px} / ${shown.height_px}` }"
-          />
-        </figure>
-        <SourceFacts :key="shown.number" :source="shown" />
+        <div class="open">
+          <figure class="big">
+            <img
+              :src="shown.image"
+              :alt="shown.name"
+              :style="{ aspectRatio: `${shown.width_px} / ${shown.height_px}` }"
+            />
+          </figure>
+          <SourceFacts :key="shown.number" :source="shown" />
+        </div>
       </template>
       <div v-else class="empty">
         <h2>Bring a photo of the place</h2>
@@ -116,11 +118,23 @@ onBeforeUnmount(() => window.removeEventListener("paste", paste));
   border-color: var(--line);
   background: var(--sheet);
 }
+.open {
+  display: grid;
+  grid-template-columns: minmax(0, 640px) minmax(0, 1fr);
+  gap: 20px;
+}
 .big img {
   display: block;
-  max-width: 100%;
+  width: 100%;
   max-height: min(470px, 62dvh);
   object-fit: contain;
+  object-position: left top;
+}
+@media (max-width: 900px) {
+  .open {
+    grid-template-columns: minmax(0, 1fr);
+    gap: 4px;
+  }
 }
 .wall {
   display: flex;

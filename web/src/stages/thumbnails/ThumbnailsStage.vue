@@ -106,7 +106,7 @@ async function adjust(): Promise<void> {
           {{ photo ? "Values" : "Photo" }}
         </button>
       </figure>
-      <ValueScale v-if="preview" class="scale" :reading="preview.reading" />
+      <div class="scale"><ValueScale v-if="preview" :reading="preview.reading" /></div>
       <ThumbnailControls
         v-model="settings"
         class="controls"
@@ -143,7 +143,7 @@ async function adjust(): Promise<void> {
 <style scoped>
 .values {
   display: grid;
-  grid-template-columns: minmax(0, 704px) minmax(170px, 1fr);
+  grid-template-columns: minmax(0, 640px) minmax(170px, 1fr);
   grid-template-rows: auto auto auto;
   gap: 8px 18px;
 }
@@ -172,7 +172,11 @@ async function adjust(): Promise<void> {
   color: #111;
 }
 .scale {
-  min-height: 0;
+  position: relative;
+}
+.scale > * {
+  position: absolute;
+  inset: 0;
 }
 .controls,
 .below {
@@ -187,6 +191,10 @@ async function adjust(): Promise<void> {
 @media (max-width: 900px) {
   .values {
     grid-template-columns: minmax(0, 1fr);
+  }
+  .scale > * {
+    position: static;
+    max-height: 400px;
   }
 }
 </style>

@@ -1,0 +1,82 @@
+"""Pictures of the main views, made from the demo: one PNG each in docs/screenshots."""
+
+from __future__ import annotations
+
+import sys
+import tempfile
+from collections.abc import Callable
+from pathlib import Path
+
+from playwright.sync_api import Page
+
+from kind_distance.demo.seed import seed
+from tools.running import DEMO_NOW, browsing, serving
+
+FOLDER = Path(__file__).resolve().parents[1] / "docs" / "screenshots"
+SIZE = {"width": 1280, "height": 800}
+TEA, MILL, POOL = 3, 2, 1
+
+
+def _plain(_: Page) -> None:
+    """Nothing to do first."""
+
+
+def _terraces(page: Page) -> None:
+    page.keyboard.press("5")
+
+
+def _marking(page: Page) -> None:
+    page.keyboard.press("4")
+    page.get_by_role("button", name="Mark", exact=True).click()
+
+
+def _second_layer(page: Page) -> None:
+    page.locator("g.bar[aria-label*='second layer']").nth(2).click()
+
+
+def _brief(page: Page) -> None:
+    page.get_by_role("button", name="New painting").first.click()
+
+
+# name, address, wall, what is done before the picture is taken
+VIEWS: list[tuple[str, str, str, Callable[[Page], None]]] = [
+    ("shelf", "/", "grey", _plain),
+    ("brief", "/", "grey", _brief),
+    ("sources", f"/paintings/{TEA}/sources", "grey", _plain),
+    ("thumbnails", f"/paintings/{TEA}/thumbnails", "grey", _plain),
+    ("planes", f"/paintings/{TEA}/planes", "grey", _terraces),
+    ("planes-marking", f"/paintings/{TEA}/planes", "grey", _marking),
+    ("planes-light", f"/paintings/{MILL}/planes", "light", _plain),
+    ("planes-dark", f"/paintings/{POOL}/planes", "dark", _plain),
+    ("passes", f"/paintings/{TEA}/passes", "grey", _plain),
+    ("sessions", f"/paintings/{TEA}/sessions", "grey", _second_layer),
+    ("sessions-weeks", f"/paintings/{POOL}/sessions", "grey", _plain),
+]
+
+
+def main(wanted: list[str], folder: Path = FOLDER) -> None:
+    """Take the pictures named, or all."""
+    folder.mkdir(parents=True, exist_ok=True)
+    with tempfile.TemporaryDirectory() as place:
+        file = Path(place) / "demo.sqlite"
+        seed(file, DEMO_NOW)
+        with serving(file) as address, browsing() as browser:
+            for name, path, wall, first in VIEWS:
+                if wanted and name not in wanted:
+                    continue
+                context = browser.new_context(viewport=SIZE, device_scale_factor=1)
+                context.add_init_script(f"localStorage.setItem('wall', '{wall}')")
+                page = context.new_page()
+                page.on("console", lambda said: print(f"  console: {said.text}"))
+                page.goto(address + path)
+                page.wait_for_load_state("networkidle")
+                first(page)
+                page.wait_for_load_state("networkidle")
+                page.wait_for_timeout(300)
+                page.screenshot(path=folder / f"{name}.png")
+                print(f"{name}.png")
+                context.close()
+
+
+if __name__ == "__main__":
+    main(sys.argv[1:])
