@@ -49,8 +49,8 @@ TEA = Scene(
         ("Far ridges", "land", 8000.0),
         ("Middle ridge", "land", 1900.0),
         ("Woods, mist", "land", 720.0),
-        ("Terraces", "land", 110.0),
-        ("Tea rows, path", "land", 18.0),
+        ("Terraces", "land", 45.0),
+        ("Tea rows, path", "land", 14.0),
     ),
 )
 MILL = Scene(
@@ -68,10 +68,10 @@ MILL = Scene(
     ),
     (
         ("Sky", "sky", None),
-        ("Far trees, dunes", "land", 2200.0),
-        ("Far marsh", "land", 500.0),
-        ("Mill and creek", "land", 120.0),
-        ("Near banks", "land", 14.0),
+        ("Far trees, dunes", "land", 700.0),
+        ("Far marsh", "land", 200.0),
+        ("Mill and creek", "land", 65.0),
+        ("Near banks", "land", 20.0),
     ),
 )
 POOL = Scene(
@@ -90,12 +90,15 @@ POOL = Scene(
     ),
     (
         ("Sky", "sky", None),
-        ("Far moor", "land", 3800.0),
-        ("Quarry face", "land", 130.0),
-        ("Pool", "water", 45.0),
-        ("Banks, birches", "land", 12.0),
+        ("Far moor", "land", 2000.0),
+        ("Quarry face", "land", 75.0),
+        ("Pool", "water", 14.0),
+        ("Banks, birches", "land", 9.0),
     ),
 )
+
+
+SCENES = (TEA, MILL, POOL)
 
 
 def picture_bytes(name: str) -> bytes:

@@ -31,7 +31,7 @@ from kind_distance.errors import (
 MOST_BYTES = 200 * 1024 * 1024
 MOST_PIXELS = 120_000_000
 LEAST_SIDE = 16
-FORMATS = ("JPEG", "MPO", "PNG", "WEBP", "TIFF", "HEIF")
+FORMATS = ("JPEG", "PNG", "WEBP", "TIFF", "HEIF")
 SAID_FORMATS = "JPEG, PNG, WebP, TIFF or HEIC"
 EXIF_IFD, GPS_IFD = 0x8769, 0x8825
 BROKEN = (OSError, SyntaxError, ValueError, TypeError, EOFError, struct.error, IndexError, KeyError, MemoryError)

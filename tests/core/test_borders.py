@@ -1,0 +1,71 @@
+"""Lengths of borders, and outlines for drawing."""
+
+import unittest
+
+import numpy as np
+
+from kind_distance.core.picture.borders import border_lengths, border_pixels
+from kind_distance.core.picture.outlines import border_steps, outlines
+
+
+class Lengths(unittest.TestCase):
+    def test_straight_borders_in_any_direction(self):
+        """Crofton's formula stays within 6 % where counting pixel edges errs by up to 27 %."""
+        y, x = np.mgrid[0:400, 0:400]
+        for degrees in (0, 15, 30, 45, 60, 75, 90):
+            with self.subTest(degrees=degrees):
+                angle = np.radians(degrees)
+                labels = ((x - 200) * np.sin(angle) + (y - 200) * np.cos(angle) > 0).astype(np.uint8)
+                true = 400 / max(np.cos(angle), np.sin(angle))
+                self.assertAlmostEqual(border_lengths(labels)[(0, 1)] / true, 1, delta=0.06)
+
+    def test_a_circle(self):
+        y, x = np.mgrid[0:300, 0:300]
+        labels = ((x - 150) ** 2 + (y - 150) ** 2 < 100**2).astype(np.uint8)
+        self.assertAlmostEqual(border_lengths(labels)[(0, 1)] / (2 * np.pi * 100), 1, delta=0.03)
+
+    def test_in_centimetres_on_the_support(self):
+        labels = np.zeros((100, 200), np.uint8)
+        labels[50:] = 1
+        self.assertAlmostEqual(border_lengths(labels, cm_per_px=0.2)[(0, 1)], 40, delta=2.4)
+
+    def test_planes_that_do_not_touch_share_nothing(self):
+        labels = np.repeat(np.array([[1], [2], [3]], np.uint8), 30, 0).repeat(40, 1)
+        self.assertEqual(set(border_lengths(labels)), {(1, 2), (2, 3)})
+
+    def test_one_label_has_no_border(self):
+        self.assertEqual(border_lengths(np.ones((5, 5), np.uint8)), {})
+
+    def test_pixels_along_a_border(self):
+        labels = np.zeros((6, 8), np.uint8)
+        labels[3:] = 1
+        along = border_pixels(labels, 0, 1)
+        self.assertTrue(along[2].all())
+        self.assertEqual(along.sum(), 8)
+
+
+class Drawing(unittest.TestCase):
+    def test_outline_of_a_rectangle(self):
+        labels = np.ones((100, 200), np.uint8)
+        labels[20:60, 50:150] = 2
+        (polygon,) = outlines(labels, 2)
+        np.testing.assert_allclose(polygon.min(axis=0), (0.25, 0.2), atol=0.01)
+        np.testing.assert_allclose(polygon.max(axis=0), (0.75, 0.6), atol=0.01)
+
+    def test_holes_and_specks(self):
+        labels = np.ones((100, 100), np.uint8)
+        labels[40:60, 40:60] = 2
+        labels[5, 5] = 2
+        self.assertEqual(len(outlines(labels, 1)), 2)
+        self.assertEqual(len(outlines(labels, 2)), 1)
+
+    def test_border_in_straight_runs(self):
+        labels = np.ones((10, 20), np.uint8)
+        labels[5:, :10] = 2
+        runs = border_steps(labels, 1, 2)
+        self.assertEqual(sorted(runs), [(0.0, 0.5, 0.5, 0.5), (0.5, 0.5, 0.5, 1.0)])
+        self.assertEqual(border_steps(labels, 1, 3), [])
+
+
+if __name__ == "__main__":
+    unittest.main()

@@ -1,0 +1,98 @@
+"""sRGB, CIELAB and colour difference against published values and a reference library."""
+
+import unittest
+
+import numpy as np
+
+from kind_distance.core.colour.lab import chroma, ciede2000, lab_from_linear, warmth
+from kind_distance.core.colour.srgb import codes_from_linear, decode, encode, linear_from_codes, luminance
+
+# IEC 61966-2-1:1999, 5.2, worked with its own constants.
+SRGB = [(0.5, 0.2140411), (128 / 255, 0.2158605), (0.04045, 0.0031308), (0.0, 0.0), (1.0, 1.0)]
+# CIELAB (D65) of the sRGB primaries, from the matrix of IEC 61966-2-1 and CIE 15:2004.
+PRIMARIES = {
+    (1, 0, 0): (53.24, 80.09, 67.20),
+    (0, 1, 0): (87.74, -86.18, 83.18),
+    (0, 0, 1): (32.30, 79.19, -107.86),
+    (1, 1, 0): (97.14, -21.55, 94.48),
+    (1, 1, 1): (100.0, 0.0, 0.0),
+}
+LAB_TOLERANCE = 0.025  # the matrix of the standard is rounded to four decimals, and so is its white point
+# G. Sharma, W. Wu, E. N. Dalal 2005, table 1 (pairs 1, 13, 14, 25 and 30).
+SHARMA = [
+    ((50, 2.6772, -79.7751), (50, 0, -82.7485), 2.0425),
+    ((50, 2.4900, -0.0010), (50, -2.4900, 0.0010), 7.1792),
+    ((50, 2.4900, -0.0010), (50, -2.4900, 0.0011), 7.2195),
+    ((60.2574, -34.0099, 36.2677), (60.4626, -34.1751, 39.4387), 1.2644),
+    ((22.7233, 20.0904, -46.6940), (23.0331, 14.9730, -42.5619), 2.0373),
+]
+# Lightness of 8-bit greys, CIE 15:2004 on IEC 61966-2-1 (arithmetic).
+GREYS = {0: 0, 27: 10, 48: 20, 71: 30, 94: 40, 119: 50, 145: 60, 171: 70, 198: 80, 226: 90, 255: 100}
+
+
+class Srgb(unittest.TestCase):
+    def test_published_codes(self):
+        for code, linear in SRGB:
+            with self.subTest(code=code):
+                self.assertAlmostEqual(float(decode(code)), linear, delta=2e-7)
+        self.assertAlmostEqual(float(encode(0.18)), 0.4613561, delta=1e-7)
+
+    def test_there_and_back_for_every_code(self):
+        codes = np.arange(256, dtype=np.uint8)
+        np.testing.assert_array_equal(codes_from_linear(linear_from_codes(codes)), codes)
+
+    def test_luminance_of_white_is_one(self):
+        self.assertAlmostEqual(float(luminance(np.ones(3))), 1.0, places=12)
+
+
+class Cielab(unittest.TestCase):
+    def test_primaries(self):
+        for rgb, expected in PRIMARIES.items():
+            with self.subTest(rgb=rgb):
+                np.testing.assert_allclose(lab_from_linear(np.array(rgb, float)), expected, atol=LAB_TOLERANCE)
+
+    def test_greys(self):
+        for code, lightness in GREYS.items():
+            with self.subTest(code=code):
+                lab = lab_from_linear(np.full(3, decode(code / 255)))
+                self.assertAlmostEqual(float(lab[0]), lightness, delta=0.45)  # codes are whole numbers
+                self.assertLess(float(chroma(lab)), 1e-6)
+
+    def test_reference_library(self):
+        from tests.outside.reference import colour
+
+        rng = np.random.default_rng(7)
+        linear = rng.random((50, 3))
+        xyz = colour.RGB_to_XYZ(linear, "sRGB", apply_cctf_decoding=False)
+        np.testing.assert_allclose(lab_from_linear(linear), colour.XYZ_to_Lab(xyz), atol=0.05)
+
+    def test_warm_and_cool(self):
+        orange, blue, grey = (
+            lab_from_linear(np.array(c)) for c in ((0.6, 0.25, 0.05), (0.1, 0.2, 0.6), (0.3, 0.3, 0.3))
+        )
+        self.assertGreater(float(warmth(orange)), 30)
+        self.assertLess(float(warmth(blue)), -20)
+        self.assertAlmostEqual(float(warmth(grey)), 0, places=6)
+
+
+class ColourDifference(unittest.TestCase):
+    def test_published_pairs(self):
+        for one, other, expected in SHARMA:
+            with self.subTest(pair=(one, other)):
+                self.assertAlmostEqual(float(ciede2000(np.array(one), np.array(other))), expected, delta=5e-5)
+                self.assertAlmostEqual(float(ciede2000(np.array(other), np.array(one))), expected, delta=5e-5)
+
+    def test_reference_library(self):
+        from tests.outside.reference import colour
+
+        rng = np.random.default_rng(3)
+        one = rng.uniform((0, -80, -80), (100, 80, 80), (200, 3))
+        other = one + rng.normal(0, 12, (200, 3))
+        np.testing.assert_allclose(ciede2000(one, other), colour.delta_E(one, other, method="CIE 2000"), atol=1e-6)
+
+    def test_nothing_between_equals(self):
+        self.assertEqual(float(ciede2000(np.array([40.0, 3, 5]), np.array([40.0, 3, 5]))), 0.0)
+
+
+if __name__ == "__main__":
+    unittest.main()

@@ -1,0 +1,90 @@
+"""The whole gate: every check of the project, one line each, and a closing line that counts them."""
+
+from __future__ import annotations
+
+import subprocess
+import sys
+import time
+import unittest
+from collections.abc import Callable
+from pathlib import Path
+
+ROOT = Path(__file__).resolve().parents[1]
+BIN = ROOT / ".venv" / "bin"
+WEB = ROOT / "web"
+SUITES = ("core", "outside", "store", "exchange", "studio", "api", "project", "browser")
+
+
+def _command(*words: str, where: Path = ROOT) -> Callable[[], str]:
+    """Make a check of a command: empty text when it passed, else what it printed."""
+
+    def run() -> str:
+        done = subprocess.run(words, cwd=where, capture_output=True, text=True, check=False)
+        return "" if done.returncode == 0 else f"{done.stdout}\n{done.stderr}".strip() or "failed without a word"
+
+    return run
+
+
+def _generated(command: tuple[str, ...], kept: Path) -> Callable[[], str]:
+    """Make a check that a generated file is what its generator prints today."""
+
+    def run() -> str:
+        done = subprocess.run(command, cwd=ROOT, capture_output=True, text=True, check=False)
+        if done.returncode:
+            return done.stderr
+        now = done.stdout
+        return "" if now == kept.read_text("utf-8") else f"{kept.name} is not current"
+
+    return run
+
+
+def checks() -> list[tuple[str, Callable[[], str]]]:
+    """List the checks that are not tests, the quick ones first."""
+    npx = ("npx", "--no-install")
+    return [
+        ("format", _command(str(BIN / "ruff"), "format", "--check", ".")),
+        ("lint", _command(str(BIN / "ruff"), "check", ".")),
+        ("import contracts", _command(str(BIN / "lint-imports"))),
+        (
+            "openapi.json current",
+            _generated((sys.executable, "-m", "kind_distance", "openapi"), ROOT / "openapi.json"),
+        ),
+        # Not kept in the repository: made from openapi.json each time, so they cannot be out of date.
+        ("API types made", _command("npm", "run", "--silent", "types", where=WEB)),
+        ("front-end format", _command(*npx, "prettier", "--check", "src", "*.ts", "*.js", "index.html", where=WEB)),
+        ("front-end lint", _command(*npx, "eslint", ".", where=WEB)),
+        ("front-end types", _command(*npx, "vue-tsc", "--noEmit", where=WEB)),
+        ("types", _command(str(BIN / "mypy"))),
+    ]
+
+
+def _tests(suite: str) -> tuple[int, int, int]:
+    """Run a folder of tests with warnings as errors; (passed, failed, skipped)."""
+    loader = unittest.TestLoader()
+    found = loader.discover(str(ROOT / "tests" / suite), top_level_dir=str(ROOT))
+    result = unittest.TextTestRunner(verbosity=1, warnings="error", stream=sys.stdout).run(found)
+    failed = len(result.failures) + len(result.errors) + len(result.unexpectedSuccesses) + len(loader.errors)
+    skipped = len(result.skipped)
+    return result.testsRun - failed - skipped, failed, skipped
+
+
+def main(wanted: list[str]) -> int:
+    """Run all checks and tests, or the suites named; return 0 when all passed."""
+    passed = failed = skipped = 0
+    for name, check in [] if wanted else checks():
+        start = time.monotonic()
+        wrong = check()
+        print(f"{'ok  ' if not wrong else 'FAIL'} {name} ({time.monotonic() - start:.1f} s)", flush=True)
+        if wrong:
+            print(wrong[-6000:], flush=True)
+        passed, failed = passed + (not wrong), failed + bool(wrong)
+    for suite in wanted or SUITES:
+        print(f"-- tests/{suite}", flush=True)
+        good, bad, left = _tests(suite)
+        passed, failed, skipped = passed + good, failed + bad, skipped + left
+    print(f"{passed} passed, {failed} failed" + (f", {skipped} skipped" if skipped else ""), flush=True)
+    return 1 if failed or not passed else 0
+
+
+if __name__ == "__main__":
+    sys.exit(main(sys.argv[1:]))
