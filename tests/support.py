@@ -1,9 +1,12 @@
 """What many tests share: made pictures, a file of paintings in a folder of its own, a client before the API."""
 
+import atexit
 import io
+import shutil
 import tempfile
 import unittest
 from datetime import datetime
+from functools import lru_cache
 from pathlib import Path
 
 import numpy as np
@@ -13,6 +16,7 @@ from PIL import Image
 from kind_distance.api.app import create_app
 from kind_distance.core.colour.munsell import grey_code
 from kind_distance.core.picture.working import WorkingPicture
+from kind_distance.demo.seed import seed
 from kind_distance.store.database import migrate, opened
 from kind_distance.studio.paintings import Studio
 
@@ -51,6 +55,22 @@ def hill_picture(height=240, width=320):
     codes[height * 3 // 5 :, :, 1] += 14
     codes += rng.integers(-3, 4, (height, width, 1))
     return np.clip(codes, 0, 255).astype(np.uint8)
+
+
+@lru_cache(maxsize=1)
+def _demo():
+    """The demo's file, seeded once per run."""
+    folder = tempfile.mkdtemp()
+    atexit.register(shutil.rmtree, folder, ignore_errors=True)
+    file = Path(folder) / "demo.sqlite"
+    seed(file, NOW)
+    return file
+
+
+def demo_copy(file):
+    """Put a copy of the seeded demo at a place of the test's own."""
+    with opened(_demo()) as db:
+        db.execute("VACUUM INTO ?", (str(file),))
 
 
 class InFolder(unittest.TestCase):

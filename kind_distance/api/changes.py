@@ -327,6 +327,7 @@ class CopySession(_Change):
     session: Number
     minutes: int
     days: int = 1
+    times: int = 1
 
 
 class RemoveSession(_Change):

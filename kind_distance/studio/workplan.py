@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import math
 from dataclasses import dataclass, replace
 from functools import lru_cache
 from typing import cast
@@ -16,12 +15,14 @@ from kind_distance.core.passes.model import SCHOOLS, Pass, PassKind, PlaneFacts,
 from kind_distance.core.passes.needed import needed_passes
 from kind_distance.core.passes.order import OrderCost, SchoolOffer, compare_schools, cost_of_order, judge_order
 from kind_distance.core.passes.precedence import material_rules, order_rules, touching_planes
-from kind_distance.core.schedule.model import Done, Problem, Session
+from kind_distance.core.schedule.model import Done, Help, Problem, Session
 from kind_distance.core.schedule.plan import Board, Schedule, make_schedule
 from kind_distance.core.schedule.reasons import Reason, explain
 from kind_distance.core.wording import Unit, say_list
 from kind_distance.store.records import PassRecord, PlaneRecord, SessionRecord, State
 from kind_distance.studio.clock import minute_of, say_day
+
+NO_SINGLE_HELP = " No longer session and no few more of the same kind would hold it: thin the plan, or add sessions."
 
 
 @dataclass(frozen=True)
@@ -131,8 +132,9 @@ def present_for(sessions: tuple[Session, ...], now_min: int) -> int:
     for session in sessions:
         if session.start < now_min < session.end:
             return now_min
+    ahead = any(session.start >= now_min for session in sessions)
     past = [session.end for session in sessions if session.end <= now_min]
-    return max(past, default=min([now_min, *(session.start for session in sessions)]))
+    return max(past) if past and ahead else now_min
 
 
 def survey_passes(state: State, given: DepthInput, plan: DepthPlan, area_cm2: float, now_min: int) -> PassSurvey:
@@ -191,13 +193,10 @@ def _unplaced(passes: list[Pass], schedule: Schedule, sessions: tuple[Session, .
     by_id = {each.id: each for each in passes}
     left = [by_id[each.pass_id] for each in schedule.unplaced]
     minutes = sum(each.minutes for each in left)
-    last = sessions[-1]
     titles = [each.said for each in left]
     said = say_list(titles[:3]) + (f" and {len(titles) - 3} more" if len(titles) > 3 else "")
-    first = schedule.unplaced[0]
-    why, _, offer = first.why.partition(" What would do: ")
-    day_after = last.start + 1440
-    room = min(240, 5 * math.ceil((minutes + 10) / 5))
+    offers = schedule.helps
+    would = f" What would do: {' or '.join(offer.said for offer in offers)}." if offers else NO_SINGLE_HELP
     return [
         Judgement(
             key="does_not_fit",
@@ -205,15 +204,24 @@ def _unplaced(passes: list[Pass], schedule: Schedule, sessions: tuple[Session, .
             stage="sessions",
             severity="strong",
             title=f"{len(left)} {'pass finds' if len(left) == 1 else 'passes find'} no place",
-            text=f"{said[:1].upper()}{said[1:]}: {minutes} min. {why}" + (f" What would do: {offer}" if offer else ""),
+            text=f"{said[:1].upper()}{said[1:]}: {minutes} min. {schedule.unplaced[0].why}{would}",
             weight=float(minutes),
-            remedies=(
-                Remedy(
-                    f"Add {room} min on {say_day(day_after)}", "copy_session", {"session": last.id, "minutes": room}
-                ),
-            ),
+            remedies=tuple(_remedy(offer) for offer in offers),
         )
     ]
+
+
+def _remedy(offer: Help) -> Remedy:
+    label = f"{offer.said[:1].upper()}{offer.said[1:]}"
+    if offer.days == 0:
+        return Remedy(label, "set_session", {"session": offer.session_id, "minutes": offer.minutes})
+    more: dict[str, object] = {
+        "session": offer.session_id,
+        "minutes": offer.minutes,
+        "days": offer.days,
+        "times": offer.times,
+    }
+    return Remedy(label, "copy_session", more)
 
 
 def by_hand(state: State, passes: list[Pass]) -> State:

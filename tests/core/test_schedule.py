@@ -103,9 +103,9 @@ class ByHand(unittest.TestCase):
 
 class WhatDoesNotFit(unittest.TestCase):
     def test_too_long_for_any_session(self):
-        (left,) = make_schedule(problem([layer(1, 1, 130)])).unplaced
-        self.assertIn("takes 130 min; your longest session has 120", left.why)
-        self.assertIn("Session 1 10 min longer", left.why)
+        found = make_schedule(problem([layer(1, 1, 130)]))
+        self.assertIn("takes 130 min; your longest session has 120", found.unplaced[0].why)
+        self.assertEqual(found.helps[0].said, "Session 1 10 min longer")
 
     def test_no_session_at_all(self):
         (left,) = make_schedule(problem([layer(1, 1)], sessions=())).unplaced
@@ -123,10 +123,22 @@ class WhatDoesNotFit(unittest.TestCase):
     def test_the_offered_help_helps(self):
         passes = [layer(n, n, 50) for n in (1, 2, 3)]
         one = problem(passes)
-        offered = make_schedule(one).unplaced[0].why
-        self.assertIn("30 min longer", offered)
-        longer = replace(one, sessions=(session(1, 600, 150),))
-        self.assertEqual(make_schedule(longer).unplaced, ())
+        longer, more = make_schedule(one).helps
+        self.assertEqual((longer.session_id, longer.minutes, longer.days), (1, 150, 0))
+        self.assertEqual(make_schedule(replace(one, sessions=(session(1, 600, 150),))).unplaced, ())
+        self.assertEqual((more.days, more.times), (1, 1))
+        added = session(2, 600 + DAY, more.minutes)
+        self.assertEqual(make_schedule(replace(one, sessions=(*one.sessions, added))).unplaced, ())
+
+    def test_oil_is_offered_weeks(self):
+        """Three layers of oil, each to be touch dry under the next: the next day would not do."""
+        rules = [Precedence(1, 2, "touch_dry", ""), Precedence(2, 3, "touch_dry", "")]
+        passes = [layer(n, 1, 20, paint="oil") for n in (1, 2, 3)]
+        (offer,) = make_schedule(problem(passes, rules)).helps
+        self.assertEqual((offer.days, offer.times), (7, 2))
+
+    def test_where_nothing_small_would_help_nothing_is_offered(self):
+        self.assertEqual(make_schedule(problem([layer(1, 1, 700)])).helps, ())
 
     def test_sessions_that_overlap_or_are_none(self):
         with self.assertRaises(DomainError):

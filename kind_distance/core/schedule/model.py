@@ -77,8 +77,33 @@ class Placement:
 
 
 @dataclass(frozen=True)
+class Help:
+    """One change of the sessions with which every pass finds a place.
+
+    Parameters
+    ----------
+    session_id : int
+        The session that is made longer, or that the added ones are like.
+    minutes : int
+        Its new length, or that of each added one. [min]
+    days : int
+        How long after it (and after each other) sessions are added; 0 where it is made longer. [days]
+    times : int
+        How many are added.
+    said : str
+        The same in words.
+    """
+
+    session_id: int
+    minutes: int
+    days: int
+    times: int
+    said: str
+
+
+@dataclass(frozen=True)
 class Unplaced:
-    """A pass that found no place: why, and what would help."""
+    """A pass that found no place, and why."""
 
     pass_id: int
     why: str

@@ -7,16 +7,26 @@ order where several can), so that the drying of one place is used to paint anoth
 from __future__ import annotations
 
 import math
+from collections.abc import Callable
 from dataclasses import dataclass, replace
 
 from kind_distance.core.paint.drying import Drying, Weather, dry
 from kind_distance.core.passes.model import Pass, Precedence
 from kind_distance.core.passes.order import ready_at
-from kind_distance.core.schedule.model import Milestone, Placement, Problem, Session, Unplaced
+from kind_distance.core.schedule.model import (
+    LONGEST_SESSION_MIN,
+    Help,
+    Milestone,
+    Placement,
+    Problem,
+    Session,
+    Unplaced,
+)
 from kind_distance.core.wording import say_minutes
 
 MOST_EXTENSION_MIN = 240
 EXTENSION_STEP_MIN = 5
+ADDED = ((1, 1), (7, 1), (1, 2), (7, 2), (7, 3), (7, 5))  # days apart and number of sessions that are tried
 
 
 @dataclass(frozen=True)
@@ -31,11 +41,12 @@ class Block:
 
 @dataclass(frozen=True)
 class Schedule:
-    """The plan: placements in order of time, dated milestones, and what found no place."""
+    """The plan: placements in order of time, dated milestones, what found no place and what would help."""
 
     placements: tuple[Placement, ...]
     milestones: tuple[Milestone, ...]
     unplaced: tuple[Unplaced, ...]
+    helps: tuple[Help, ...] = ()
 
 
 class Board:
@@ -136,46 +147,76 @@ def _fits_with(problem: Problem, sessions: tuple[Session, ...]) -> bool:
     return not _place(replace(problem, sessions=sessions))[1]
 
 
-def _what_would_help(problem: Problem) -> list[str]:
-    """Try one change at a time: a longer session, or one more; say the smallest that makes all fit."""
+def _least(fits: Callable[[int], bool], lengths: range) -> int | None:
+    """Find the shortest length that fits by halving; None where not even the longest does."""
+    if not lengths or not fits(lengths[-1]):
+        return None
+    low, high = 0, len(lengths) - 1
+    while low < high:
+        middle = (low + high) // 2
+        if fits(lengths[middle]):
+            high = middle
+        else:
+            low = middle + 1
+    return lengths[high]
+
+
+def _longer(problem: Problem) -> list[Help]:
+    """Try to make one of the sessions ahead longer."""
     offers = []
     for at, session in enumerate(problem.sessions):
         if session.end <= problem.free_from:
             continue
         room = problem.sessions[at + 1].start - session.end if at + 1 < len(problem.sessions) else MOST_EXTENSION_MIN
-        limit = min(MOST_EXTENSION_MIN, room, 720 - session.minutes)
-        for extra in range(EXTENSION_STEP_MIN, limit + 1, EXTENSION_STEP_MIN):
-            longer = list(problem.sessions)
-            longer[at] = replace(session, minutes=session.minutes + extra)
-            if _fits_with(problem, tuple(longer)):
-                offers.append((extra, f"{session.name} {extra} min longer"))
-                break
-    if problem.sessions:
-        last = problem.sessions[-1]
-        # A day later than the last session, or than the present where that session is over.
-        late_days = max(0, math.ceil((problem.free_from - last.start) / 1440)) if problem.free_from > last.end else 0
-        for days in (late_days + 1, late_days + 7):
-            for minutes in range(15, 241, 15):
-                extra_session = Session(-1, "one more", last.start + days * 1440, minutes)
-                if _fits_with(problem, (*problem.sessions, extra_session)):
-                    when = "the day after" if days == 1 else f"{days} days later"
-                    offers.append((minutes + 60, f"one more session of {say_minutes(minutes)} indoors {when}"))
-                    break
-            else:
-                continue
-            break
-    return [text for _, text in sorted(offers)[:2]]
+        limit = min(MOST_EXTENSION_MIN, room, LONGEST_SESSION_MIN - session.minutes)
+
+        def fits(extra: int, at: int = at, session: Session = session) -> bool:
+            longer = (
+                *problem.sessions[:at],
+                replace(session, minutes=session.minutes + extra),
+                *problem.sessions[at + 1 :],
+            )
+            return _fits_with(problem, longer)
+
+        extra = _least(fits, range(EXTENSION_STEP_MIN, limit + 1, EXTENSION_STEP_MIN))
+        if extra is not None:
+            offers.append(Help(session.id, session.minutes + extra, 0, 0, f"{session.name} {extra} min longer"))
+    return sorted(offers, key=lambda offer: offer.minutes)[:1]
+
+
+def later_starts(start: int, days: int, times: int, present: float) -> list[int]:
+    """Begin of sessions added so many days after one, and after each other; never in the past. [clock min]."""
+    first = start + days * 1440
+    first += 1440 * max(0, math.ceil((present - first) / 1440))
+    return [first + turn * days * 1440 for turn in range(times)]
+
+
+def _more(problem: Problem) -> list[Help]:
+    """Try to add sessions like the last one, a day or a week apart; the fewest that do."""
+    last = problem.sessions[-1]
+    for days, times in ADDED:
+        starts = later_starts(last.start, days, times, problem.free_from)
+
+        def fits(minutes: int, starts: list[int] = starts) -> bool:
+            added = [replace(last, id=-n, start=at, minutes=minutes) for n, at in enumerate(starts, start=1)]
+            return _fits_with(problem, (*problem.sessions, *added))
+
+        minutes = _least(fits, range(15, 241, 15))
+        if minutes is not None:
+            count = "one more session" if times == 1 else f"{times} more sessions"
+            when = ("a day" if days == 1 else f"{days} days") + (" later" if times == 1 else " apart")
+            return [Help(last.id, minutes, days, times, f"{count} of {minutes} min, {when}")]
+    return []
+
+
+def _what_would_help(problem: Problem) -> list[Help]:
+    """Find the smallest single change with which all fits: a longer session, or more of them."""
+    return [*_longer(problem), *_more(problem)] if problem.sessions else []
 
 
 def _say_unplaced(problem: Problem, left: list[Pass], board: Board) -> list[Unplaced]:
-    if not left:
-        return []
     if not problem.sessions:
         return [Unplaced(each.id, "There is no session yet.") for each in left]
-    help_texts = _what_would_help(problem)
-    offer = (
-        f" What would do: {' or '.join(help_texts)}." if help_texts else " No single longer or added session would do."
-    )
     found = []
     ahead = [session for session in problem.sessions if session.end > problem.free_from]
     longest = max((session.minutes for session in ahead), default=0)
@@ -196,7 +237,7 @@ def _say_unplaced(problem: Problem, left: list[Pass], board: Board) -> list[Unpl
                 why = f"It takes {each.minutes} min, and {wait}."
             else:
                 why = f"It takes {each.minutes} min; no session has so many free after what comes before it."
-        found.append(Unplaced(each.id, why + offer))
+        found.append(Unplaced(each.id, why))
     return found
 
 
@@ -213,7 +254,8 @@ def make_schedule(problem: Problem) -> Schedule:
         Same input, same plan, to the minute.
     """
     placements, left, board = _place(problem)
-    unplaced = _say_unplaced(problem, left, board)
+    unplaced = _say_unplaced(problem, left, board) if left else []
+    helps = _what_would_help(problem) if left else []
     later = [p for p in problem.passes if p.kind == "varnish" and p.id not in board.films]
     milestones = _milestones(board, later) if not left else []
-    return Schedule(tuple(placements), tuple(milestones), tuple(unplaced))
+    return Schedule(tuple(placements), tuple(milestones), tuple(unplaced), tuple(helps))

@@ -13,6 +13,7 @@ from kind_distance.core.schedule.model import Problem
 from kind_distance.core.schedule.plan import Schedule
 
 TOLERANCE_MIN = 2.0  # stepping by the minute rounds each change of state
+THROUGH_STEP_MIN = 5.0  # drying through takes hours to months; five minutes are fine enough
 
 
 @dataclass
@@ -35,22 +36,28 @@ def _follow(problem: Problem, each: Pass, end: float, until: float) -> _Film:
     if each.paint in ("dry", "varnish"):
         return film
     film = _Film(float("inf"), float("inf"), float("inf"))
+    pace: dict[tuple[str, Climate], float] = {}
+
+    def share_of(state: str, climate: Climate) -> float:
+        """Share of the way to a state that one minute brings."""
+        if (state, climate) not in pace:
+            measure = touch_dry_min if state == "touch" else through_dry_min
+            pace[state, climate] = 1.0 / measure(each.paint, climate, each.thickness)
+        return pace[state, climate]
+
     dose, deep, minute = 0.0, 0.0, end
-    while minute < until:
-        step = 1.0 if minute < end + 4 * 1440 else 60.0
-        climate = _climate_at(problem, minute)
-        if dose < LATE:
-            dose += step / touch_dry_min(each.paint, climate, each.thickness)
-            if dose >= OPEN_SHARE[each.paint] * EARLY:
-                film.open_until = min(film.open_until, minute)
-            if dose >= LATE:
-                film.touch = minute + step
-        else:
-            deep += step / through_dry_min(each.paint, climate, each.thickness)
-            if deep >= LATE:
-                film.through = minute + step
-                break
-        minute += step
+    while minute < until and dose < LATE:
+        dose += share_of("touch", _climate_at(problem, minute))
+        if dose >= OPEN_SHARE[each.paint] * EARLY:
+            film.open_until = min(film.open_until, minute)
+        minute += 1
+    if dose >= LATE:
+        film.touch = minute
+    while minute < until and deep < LATE:
+        deep += THROUGH_STEP_MIN * share_of("through", _climate_at(problem, minute))
+        minute += THROUGH_STEP_MIN
+    if deep >= LATE:
+        film.through = minute
     return film
 
 
@@ -58,7 +65,7 @@ def _state_broken(needs: str, film: _Film, start: float, end: float) -> bool:
     if needs == "touch_dry":
         return start + TOLERANCE_MIN < film.touch
     if needs == "through_dry":
-        return start + max(TOLERANCE_MIN, 61.0 if film.through > 4 * 1440 else 0) < film.through
+        return start + TOLERANCE_MIN + THROUGH_STEP_MIN < film.through
     if needs == "not_tacky":
         return end > film.open_until + TOLERANCE_MIN and start + TOLERANCE_MIN < film.touch
     return False

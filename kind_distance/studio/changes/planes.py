@@ -25,6 +25,7 @@ CHANGES = (
 FEWEST_PLANES, MOST_PLANES = 2, 9
 FARTHEST_M = 400_000.0
 MOST_STROKES = 400
+USUAL_WIDTH = 0.012  # of a stroke, as a share of the picture's width
 KINDS = ("sky", "land", "water")
 # Distances to begin with, far to near, until the painter says better [m]; common practice, no source.
 NEAREST_M, FARTHEST_USUAL_M = 10.0, 5000.0
@@ -169,7 +170,7 @@ def swap_distances(desk: Desk, *, one: int, other: int) -> Changed:
     ), f"{first.name} and {second.name}: distances swapped"
 
 
-def add_stroke(desk: Desk, *, plane: int, kind: str, points: list[Point], width: float) -> Changed:
+def add_stroke(desk: Desk, *, plane: int, kind: str, points: list[Point], width: float = USUAL_WIDTH) -> Changed:
     """Draw a stroke."""
     record, state = desk.plane(plane), desk.state
     if state.brief.main_source is None:

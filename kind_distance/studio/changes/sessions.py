@@ -2,10 +2,11 @@
 
 from __future__ import annotations
 
-from dataclasses import asdict, replace
+from dataclasses import replace
 from typing import Any
 
 from kind_distance.core.schedule.model import Problem
+from kind_distance.core.schedule.plan import later_starts
 from kind_distance.errors import DomainError, NotFoundError
 from kind_distance.store.records import SessionRecord, State
 from kind_distance.studio.changes.desk import LONGEST_NAME, Changed, Desk, clean_text, next_number
@@ -96,16 +97,20 @@ def set_session(
     return _checked(desk.state, records), f"Session: {say_moment(minute_of(changed.start))}"
 
 
-def copy_session(desk: Desk, *, session: int, minutes: int, days: int = 1) -> Changed:
-    """Add a session like another one, some days later at the same hour."""
-    if not 1 <= days <= 366:
-        raise DomainError("A copy stands a day to a year later.", "Choose a number of days.")
-    known = asdict(_session_of(desk.state, session))
-    del known["number"]
-    start = minute_of(known.pop("start")) + days * 1440
-    while start + minutes <= desk.now_min:
-        start += 1440
-    return add_session(desk, **{**known, "start": iso(start), "minutes": minutes})
+def copy_session(desk: Desk, *, session: int, minutes: int, days: int = 1, times: int = 1) -> Changed:
+    """Add sessions like another one, so many days after it and after each other, never in the past."""
+    if not 1 <= days <= 366 or not 1 <= times <= 12:
+        raise DomainError("A copy stands a day to a year later, at most twelve at once.", "Choose fewer.")
+    original = _session_of(desk.state, session)
+    numbers = [s.number for s in desk.state.sessions]
+    copies: list[SessionRecord] = []
+    for start in later_starts(minute_of(original.start), days, times, desk.now_min):
+        number = next_number([*numbers, *(copy.number for copy in copies)])
+        copies.append(replace(original, number=number, start=iso(start), minutes=minutes))
+    state = _checked(desk.state, [*desk.state.sessions, *copies])
+    return state, f"Session added: {say_moment(minute_of(copies[0].start))}" + (
+        f" and {times - 1} more" if times > 1 else ""
+    )
 
 
 def remove_session(desk: Desk, *, session: int) -> Changed:

@@ -18,7 +18,7 @@ MOST_SOURCES = 40
 def name_from_file(file_name: str) -> str:
     """Make a name for a picture from its file's: no path, no ending, nothing that cannot be shown."""
     last = file_name.replace("\\", "/").rsplit("/", 1)[-1]
-    stem = last.rsplit(".", 1)[0] if "." in last.strip(".") else last
+    stem = last.rsplit(".", 1)[0] if "." in last else last
     plain = "".join(c if c.isprintable() and c not in '<>:"|?*' else " " for c in stem).replace("_", " ").strip(" .")
     return " ".join(plain.split())[:LONGEST_NAME].strip() or "Photo"
 

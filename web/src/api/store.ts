@@ -29,11 +29,14 @@ export const useTable = defineStore("table", () => {
   const problem = shallowRef<Problem | null>(null);
   const news = ref("");
   const busy = ref("");
+  /** True while a dialog of a stage is open: it says itself what is wrong. */
+  const inDialog = ref(false);
   const plane = ref(1);
   const pass = ref(0);
   const incoming = ref<Incoming[]>([]);
   let outlineKey = "";
   let busyTimer = 0;
+  let queue: Promise<unknown> = Promise.resolve();
 
   const chosenPlane = computed(
     () => painting.value?.planes.find((each) => each.rank === plane.value) ?? null,
@@ -94,8 +97,19 @@ export const useTable = defineStore("table", () => {
     });
   }
 
+  /** One deed after the other: each is made on the painting as the one before left it, however fast the hand is. */
+  function inTurn<T>(deed: () => Promise<T>): Promise<T> {
+    const turn = queue.then(deed);
+    queue = turn.catch(() => undefined);
+    return turn;
+  }
+
   /** Makes a change; false when it was refused, with the reason shown and nothing lost. */
-  async function change(made: Change): Promise<boolean> {
+  function change(made: Change): Promise<boolean> {
+    return inTurn(() => changeNow(made));
+  }
+
+  async function changeNow(made: Change): Promise<boolean> {
     const found = painting.value;
     if (!found) return false;
     problem.value = null;
@@ -120,7 +134,11 @@ export const useTable = defineStore("table", () => {
     }
   }
 
-  async function step(way: "undo" | "redo"): Promise<void> {
+  function step(way: "undo" | "redo"): Promise<void> {
+    return inTurn(() => stepNow(way));
+  }
+
+  async function stepNow(way: "undo" | "redo"): Promise<void> {
     const found = painting.value;
     if (!found) return;
     problem.value = null;
@@ -193,25 +211,25 @@ export const useTable = defineStore("table", () => {
   /** Brings pictures one after the other; each can be stopped, and one that fails does not stop the rest. */
   async function bring(files: File[]): Promise<void> {
     problem.value = null;
-    for (const file of files) {
-      const found = painting.value;
-      if (!found) return;
-      const sent = upload(found.id, found.version, file, (share) => {
-        incoming.value = incoming.value.map((each) => (each.name === file.name ? { ...each, share } : each));
-      });
-      incoming.value = [...incoming.value, { name: file.name, share: 0, cancel: sent.cancel }];
-      try {
-        const taken = await sent.done;
-        show(taken.painting);
-        news.value = taken.new
-          ? `${taken.name} is here.`
-          : `${taken.name} was here already: the same picture.`;
-      } catch (cause) {
-        if (cause instanceof Problem && cause.code === "changed_elsewhere") await open(found.id);
-        tell(cause);
-      } finally {
-        incoming.value = incoming.value.filter((each) => each.name !== file.name);
-      }
+    for (const file of files) await inTurn(() => bringOne(file));
+  }
+
+  async function bringOne(file: File): Promise<void> {
+    const found = painting.value;
+    if (!found) return;
+    const sent = upload(found.id, found.version, file, (share) => {
+      incoming.value = incoming.value.map((each) => (each.name === file.name ? { ...each, share } : each));
+    });
+    incoming.value = [...incoming.value, { name: file.name, share: 0, cancel: sent.cancel }];
+    try {
+      const taken = await sent.done;
+      show(taken.painting);
+      news.value = taken.new ? `${taken.name} is here.` : `${taken.name} was here already: the same picture.`;
+    } catch (cause) {
+      if (cause instanceof Problem && cause.code === "changed_elsewhere") await open(found.id);
+      tell(cause);
+    } finally {
+      incoming.value = incoming.value.filter((each) => each.name !== file.name);
     }
   }
 
@@ -223,6 +241,7 @@ export const useTable = defineStore("table", () => {
     problem,
     news,
     busy,
+    inDialog,
     plane,
     pass,
     incoming,

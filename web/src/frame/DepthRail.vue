@@ -29,12 +29,11 @@ const slabs = computed(() =>
       :class="{ chosen: plane.rank === chosen }"
       :style="{ flexGrow: grow, background: plane.planned.colour, color: plane.planned.ink }"
       :aria-pressed="plane.rank === chosen"
-      :aria-label="`Plane ${plane.rank}, ${plane.name}, planned value ${plane.planned.value.toFixed(1)}`"
       @click="emit('choose', plane.rank)"
     >
-      <b>{{ plane.planned.value.toFixed(1) }}</b>
-      <em>{{ plane.rank }}</em>
-      <span>{{ plane.name }}</span>
+      <em><span class="hidden-label">Plane </span>{{ plane.rank }}</em>
+      <b><span class="hidden-label">planned value </span>{{ plane.planned.value.toFixed(1) }}</b>
+      <span class="name">{{ plane.name }}</span>
     </button>
     <p v-if="!planes.length" class="none">No planes yet</p>
   </nav>
@@ -75,7 +74,7 @@ const slabs = computed(() =>
   font-style: normal;
   font-size: 12px;
 }
-.slab span {
+.slab .name {
   display: block;
   overflow-wrap: anywhere;
 }
@@ -101,7 +100,7 @@ const slabs = computed(() =>
   .slab.chosen {
     width: 54px;
   }
-  .slab span {
+  .slab .name {
     display: none;
   }
   .slab em {

@@ -24,7 +24,7 @@ const counts = computed(() => {
 <template>
   <header class="sky">
     <div class="title">
-      <router-link class="home" to="/" aria-label="Back to the shelf">Shelf</router-link>
+      <router-link class="home" to="/">Shelf</router-link>
       <button class="name" title="Change the brief" @click="emit('brief')">
         <h1>{{ painting.brief.title }}</h1>
         <span class="say">{{ painting.brief.idea || "Say what it is about." }}</span>

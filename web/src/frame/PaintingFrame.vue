@@ -74,7 +74,10 @@ useKeys((event) => {
   <div class="frame">
     <template v-if="table.painting">
       <HorizonLine :painting="table.painting" @brief="briefOpen = true" />
-      <NoticeLine :problem="briefOpen ? null : table.problem" @close="table.problem = null" />
+      <NoticeLine
+        :problem="briefOpen || table.inDialog ? null : table.problem"
+        @close="table.problem = null"
+      />
       <div class="body">
         <DepthRail
           :planes="table.painting.planes"

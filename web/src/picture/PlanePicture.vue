@@ -49,7 +49,7 @@ function line(points: number[][]): string {
       :alt="source.name"
       :style="{ aspectRatio: `${source.width_px} / ${source.height_px}` }"
     />
-    <svg viewBox="0 0 1000 1000" preserveAspectRatio="none" aria-hidden="true">
+    <svg class="over" viewBox="0 0 1000 1000" preserveAspectRatio="none" aria-hidden="true">
       <path v-for="each in outlines" :key="each.rank" :d="each.path" class="thin" />
       <template v-if="!border">
         <path :d="chosenOutline" class="white" />
@@ -106,7 +106,7 @@ function line(points: number[][]): string {
 .picture img {
   width: 100%;
 }
-.picture > svg {
+.over {
   position: absolute;
   inset: 0;
   width: 100%;

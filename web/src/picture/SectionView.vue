@@ -87,7 +87,7 @@ const air = computed(() =>
       class="slab"
       role="button"
       tabindex="0"
-      :aria-label="`${each.plane.name}, ${each.plane.distance_said}`"
+      :aria-label="`${each.plane.rank} ${each.plane.name}, ${each.plane.distance_said}`"
       :aria-pressed="each.plane.rank === chosen"
       @click="emit('choose', each.plane.rank)"
       @keydown.enter="emit('choose', each.plane.rank)"

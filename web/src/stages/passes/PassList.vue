@@ -66,7 +66,7 @@ async function key(pass: Pass, event: KeyboardEvent): Promise<void> {
         <span class="painted">painted, {{ pass.minutes }} min</span>
         <button
           class="do quiet"
-          :aria-label="`Not painted yet: ${pass.title}`"
+          :aria-label="`Not yet: ${pass.title}`"
           @click="table.change({ action: 'mark_not_done', number: pass.number })"
         >
           Not yet

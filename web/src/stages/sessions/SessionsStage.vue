@@ -22,6 +22,10 @@ watch(
   },
   { immediate: true },
 );
+watch(editing, (now) => {
+  table.inDialog = now !== null;
+  table.problem = null;
+});
 const ready = computed(() => Boolean(work.value?.passes.length));
 </script>
 

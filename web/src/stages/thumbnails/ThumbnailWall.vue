@@ -77,7 +77,7 @@ async function rename(thumbnail: Thumbnail, event: Event): Promise<void> {
         </button>
         <button
           class="do quiet"
-          :aria-label="`Take ${each.name} away`"
+          :aria-label="`Take away: ${each.name}`"
           @click="table.change({ action: 'remove_thumbnail', thumbnail: each.number })"
         >
           Take away

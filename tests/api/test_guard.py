@@ -1,0 +1,105 @@
+"""Who may speak to the application, how much, and what its pages may load."""
+
+import re
+from pathlib import Path
+
+from fastapi.testclient import TestClient
+
+from kind_distance.api import guard
+from kind_distance.api.app import create_app
+from tests.support import WithApi
+
+PAGE = '<!doctype html><meta name="csp-nonce" content="__NONCE__"><div id="app"></div>'
+
+
+class Strangers(WithApi):
+    def test_other_hosts_are_turned_away(self):
+        for host in ("example.org", "127.0.0.1.example.org", "192.168.0.2:8765", "", "localhost.evil.test"):
+            answer = self.client.get("/api/health", headers={"host": host})
+            with self.subTest(host=host):
+                self.assertEqual((answer.status_code, answer.json()["code"]), (421, "wrong_host"))
+
+    def test_this_machine_by_its_names(self):
+        for host in ("127.0.0.1", "127.0.0.1:8765", "localhost", "localhost:80", "[::1]:99", "[::1]"):
+            with self.subTest(host=host):
+                self.assertEqual(self.client.get("/api/health", headers={"host": host}).status_code, 200)
+
+    def test_pages_from_elsewhere_are_turned_away(self):
+        for origin in ("http://example.org", "null", "http://127.0.0.1:1", "https://127.0.0.1.evil.test"):
+            answer = self.client.post("/api/paintings", json={"title": "x"}, headers={"origin": origin})
+            with self.subTest(origin=origin):
+                self.assertEqual((answer.status_code, answer.json()["code"]), (403, "wrong_origin"))
+        cross = self.client.post("/api/paintings", json={"title": "x"}, headers={"sec-fetch-site": "cross-site"})
+        self.assertEqual(cross.status_code, 403)
+        self.assertEqual(self.client.get("/api/paintings").json(), [])
+
+    def test_our_own_page(self):
+        answer = self.client.post("/api/paintings", json={"title": "x"}, headers={"origin": "http://127.0.0.1"})
+        self.assertEqual(answer.status_code, 201)
+
+
+class Sizes(WithApi):
+    def test_a_body_that_says_it_is_too_large(self):
+        answer = self.client.post("/api/paintings", content=b"x" * (guard.MOST_BODY_BYTES + 1))
+        self.assertEqual((answer.status_code, answer.json()["code"]), (413, "too_large"))
+
+    def test_a_body_that_does_not_say_how_large_it_is(self):
+        def endless():
+            for _ in range(20):
+                yield b'{"title": "' + b"x" * 100_000
+
+        answer = self.client.post("/api/paintings", content=endless(), headers={"content-type": "application/json"})
+        self.assertEqual((answer.status_code, answer.json()["code"]), (413, "too_large"))
+
+    def test_a_length_that_is_no_number(self):
+        answer = self.client.post("/api/paintings", content=b"{}", headers={"content-length": "many"})
+        self.assertEqual(answer.status_code, 413)
+
+
+class Pages(WithApi):
+    def setUp(self):
+        super().setUp()
+        dist = self.folder / "dist"
+        for name in ("assets", "apidocs"):
+            (dist / name).mkdir(parents=True)
+        (dist / "index.html").write_text(PAGE)
+        (dist / "favicon.svg").write_text("<svg/>")
+        (dist / "assets" / "app-1234.js").write_text("1")
+        self.client = TestClient(create_app(self.file, lambda: self.now, Path(dist)), base_url="http://127.0.0.1")
+        self.addCleanup(self.client.close)
+
+    def test_deep_links_are_pages_and_unknown_files_are_not(self):
+        for address in ("/", "/paintings/3/planes"):
+            with self.subTest(address=address):
+                self.assertIn('id="app"', self.client.get(address).text)
+        for address in ("/assets/none.js", "/api/none", "/apidocs/none"):
+            with self.subTest(address=address):
+                self.assertIn(self.client.get(address).status_code, (404, 405))
+
+    def test_a_strict_policy_with_a_fresh_nonce(self):
+        nonces = set()
+        for _ in range(3):
+            answer = self.client.get("/")
+            policy = answer.headers["content-security-policy"]
+            nonce = re.search(r"'nonce-([^']+)'", policy).group(1)
+            self.assertIn(nonce, answer.text)
+            nonces.add(nonce)
+        self.assertEqual(len(nonces), 3)
+        self.assertTrue(policy.startswith("default-src 'none'; script-src 'self';"))
+        for word in ("unsafe", "http:", "https:", "*"):
+            self.assertNotIn(word, policy)
+
+    def test_headers_everywhere(self):
+        for address in ("/", "/api/health", "/api/paintings/99", "/assets/app-1234.js"):
+            headers = self.client.get(address).headers
+            with self.subTest(address=address):
+                self.assertEqual(headers["x-content-type-options"], "nosniff")
+                self.assertEqual(headers["referrer-policy"], "no-referrer")
+                self.assertIn("content-security-policy", headers)
+        self.assertEqual(self.client.get("/api/health").headers["cache-control"], "no-store")
+        self.assertIn("immutable", self.client.get("/assets/app-1234.js").headers["cache-control"])
+
+    def test_api_documentation_needs_nothing_from_elsewhere(self):
+        page = self.client.get("/api/docs").text
+        self.assertNotIn("//", re.sub(r"<!doctype[^>]*>", "", page))
+        self.assertIn("swagger-ui-bundle.js", page)

@@ -1,0 +1,192 @@
+"""Every screen on every wall: nothing serious found by axe, nothing wider than the window, all by keyboard and touch."""
+
+from pathlib import Path
+
+from playwright.sync_api import expect
+
+from tests.browser.base import MILL, TEA, InBrowser, browser
+
+AXE = (Path(__file__).parents[2] / "web" / "node_modules" / "axe-core" / "axe.min.js").read_text("utf-8")
+SCREENS = ["/", *(f"/paintings/{TEA}/{stage}" for stage in ("sources", "thumbnails", "planes", "passes", "sessions"))]
+WALLS = ("grey", "dark", "light")
+
+
+class Findings(InBrowser):
+    def serious(self):
+        # Evaluated by the test driver, not as a script of the page: the page's own policy would refuse it.
+        self.page.evaluate(AXE)
+        found = self.page.evaluate("axe.run({ resultTypes: ['violations'] })")
+        return [
+            f"{v['id']}: {v['nodes'][0]['html'][:160]} {v['nodes'][0].get('failureSummary', '')[:300]}"
+            for v in found["violations"]
+            if v["impact"] in ("serious", "critical")
+        ]
+
+    def test_every_screen_on_every_wall(self):
+        for wall in WALLS:
+            self.page.add_init_script(f"localStorage.setItem('wall', '{wall}')")
+            for path in SCREENS:
+                self.go(path)
+                with self.subTest(wall=wall, screen=path):
+                    self.assertEqual(self.page.evaluate("document.documentElement.dataset.wall"), wall)
+                    self.assertEqual(self.serious(), [])
+
+    def test_dialogs_and_pens(self):
+        self.go("/")
+        self.page.get_by_role("button", name="New painting").click()
+        self.assertEqual(self.serious(), [])
+        self.go(f"/paintings/{TEA}/planes")
+        self.page.get_by_role("button", name="Brush").click()
+        self.assertEqual(self.serious(), [])
+        self.page.keyboard.press("?")
+        expect(self.page.get_by_role("heading", name="Keys", exact=True)).to_be_visible()
+        self.assertEqual(self.serious(), [])
+        self.go(f"/paintings/{TEA}/sessions")
+        self.page.get_by_role("button", name="Add a session").click()
+        self.assertEqual(self.serious(), [])
+
+
+class Narrow(InBrowser):
+    def fits(self, width, height):
+        context = browser().new_context(viewport={"width": width, "height": height})
+        self.addCleanup(context.close)
+        page = context.new_page()
+        for path in SCREENS:
+            self.go(path, page)
+            with self.subTest(width=width, screen=path):
+                self.assertLessEqual(page.evaluate("document.documentElement.scrollWidth"), width)
+                self.assertTrue(page.locator("main").is_visible())
+
+    def test_a_phone(self):
+        self.fits(390, 844)
+
+    def test_twice_the_size(self):
+        """1280 x 800 at 200 % zoom is a window of 640 x 400."""
+        self.fits(640, 400)
+
+    def test_picture_leads_on_a_laptop(self):
+        self.go(f"/paintings/{TEA}/planes")
+        box = self.page.locator("figure.picture").bounding_box()
+        self.assertGreaterEqual(box["width"], 0.5 * 1280)
+        self.assertLessEqual(box["y"] + box["height"], 800)
+        section = self.page.locator("svg.section").bounding_box()
+        self.assertLessEqual(section["y"] + section["height"], 772)
+
+
+class Keyboard(InBrowser):
+    def test_stages_and_planes(self):
+        page = self.go(f"/paintings/{TEA}/thumbnails")
+        page.keyboard.press("]")
+        expect(page.get_by_role("link", name="Planes")).to_have_attribute("aria-current", "page")
+        page.keyboard.press("5")
+        expect(page.get_by_label("Name of the plane")).to_have_value("Terraces")
+        page.keyboard.press("[")
+        expect(page.get_by_role("link", name="Thumbnails")).to_have_attribute("aria-current", "page")
+
+    def test_half_a_step_on_the_ladder_and_undo(self):
+        page = self.go(f"/paintings/{TEA}/planes")
+        rung = page.get_by_role("slider", name="Planned value of Terraces")
+        before = float(rung.get_attribute("aria-valuenow"))
+        rung.focus()
+        page.keyboard.press("ArrowUp")
+        expect(page.get_by_role("button", name="Free it")).to_be_visible()
+        self.assertAlmostEqual(float(rung.get_attribute("aria-valuenow")), before + 0.5, delta=0.06)
+        page.keyboard.press("Control+z")
+        expect(page.get_by_role("button", name="Hold it")).to_be_visible()
+
+    def test_a_stroke_point_by_point(self):
+        page = self.go(f"/paintings/{MILL}/planes")
+        page.get_by_role("button", name="Level line").press("Enter")
+        strokes = page.locator("g.drawn")
+        before = strokes.count()
+        page.get_by_role("application").focus()
+        for key in ("Shift+ArrowLeft", "Space", "Shift+ArrowRight", "Shift+ArrowRight", "ArrowDown", "Space", "Enter"):
+            page.keyboard.press(key)
+        expect(strokes).to_have_count(before + 1)
+        page.get_by_role("application").focus()
+        for key in ("Space", "ArrowLeft", "Escape"):
+            page.keyboard.press(key)
+        expect(strokes).to_have_count(before + 1)
+        page.get_by_role("button", name="Last stroke away").press("Enter")
+        expect(strokes).to_have_count(before)
+
+    def test_everything_that_acts_can_be_reached(self):
+        """Whatever takes a press is a button, a link, a field or has a place in the order of the Tab key."""
+        for path in SCREENS:
+            self.go(path)
+            unreachable = self.page.evaluate(
+                """() => [...document.querySelectorAll('*')].filter((e) => {
+                    const acts = getComputedStyle(e).cursor === 'pointer' && e.getClientRects().length;
+                    return acts && !e.closest('button, a, input, select, label, textarea, [tabindex], option');
+                }).map((e) => e.outerHTML.slice(0, 120))"""
+            )
+            with self.subTest(screen=path):
+                self.assertEqual(unreachable, [])
+
+    def test_passes_and_bars_by_arrows(self):
+        page = self.go(f"/paintings/{TEA}/passes")
+        page.locator(".row .title").nth(2).focus()
+        page.keyboard.press("ArrowDown")
+        expect(page.locator(".row").nth(3)).to_have_class("row chosen")
+        page = self.go(f"/paintings/{TEA}/sessions")
+        bar = page.locator("g.bar").first
+        bar.focus()
+        page.keyboard.press("ArrowRight")
+        expect(page.locator("g.bar.chosen")).to_have_count(1)
+
+
+class Touch(InBrowser):
+    options = {"has_touch": True, "is_mobile": True, "device_scale_factor": 2}
+    size = {"width": 390, "height": 844}
+
+    def drag(self, points):
+        client = self.context.new_cdp_session(self.page)
+        for at, (x, y) in enumerate(points):
+            kind = "touchStart" if at == 0 else "touchMove"
+            client.send("Input.dispatchTouchEvent", {"type": kind, "touchPoints": [{"x": x, "y": y}]})
+        client.send("Input.dispatchTouchEvent", {"type": "touchEnd", "touchPoints": []})
+
+    def test_a_stroke_by_finger(self):
+        page = self.go(f"/paintings/{TEA}/planes")
+        page.get_by_role("button", name="Mark", exact=True).tap()
+        expect(page.get_by_role("application")).to_be_visible()
+        page.locator("figure.picture").scroll_into_view_if_needed()
+        strokes = page.locator("g.drawn")
+        before = strokes.count()
+        box = page.locator("figure.picture").bounding_box()
+        y = box["y"] + 0.1 * box["height"]
+        self.drag([(box["x"] + share * box["width"], y) for share in (0.2, 0.4, 0.6, 0.8)])
+        expect(strokes).to_have_count(before + 1)
+
+    def test_a_value_by_finger(self):
+        page = self.go(f"/paintings/{MILL}/planes")
+        rung = page.get_by_role("slider", name="Planned value of Near banks")
+        rung.scroll_into_view_if_needed()
+        box = rung.locator("line.mass").bounding_box()
+        x, y = box["x"] + box["width"] / 2, box["y"]
+        self.drag([(x, y), (x, y + 10), (x, y + 24)])
+        expect(page.get_by_role("button", name="Free it")).to_be_visible()
+
+    def test_fingers_find_their_targets(self):
+        page = self.go(f"/paintings/{TEA}/planes")
+        small = page.evaluate(
+            """() => [...document.querySelectorAll('.do:not(.quiet), button.slab')].filter((e) => {
+                const box = e.getBoundingClientRect();
+                return box.width && box.height < 43;
+            }).map((e) => e.textContent.trim())"""
+        )
+        self.assertEqual(small, [])
+
+
+class Offline(InBrowser):
+    def test_walls_are_kept_and_nothing_is_asked_elsewhere(self):
+        page = self.go("/")
+        page.get_by_label("Wall").select_option("dark")
+        page = self.go(f"/paintings/{TEA}/planes")
+        self.assertEqual(page.evaluate("document.documentElement.dataset.wall"), "dark")
+        loaded = page.evaluate("[...document.fonts].filter((f) => f.status === 'loaded').map((f) => f.family)")
+        self.assertTrue(any("Alegreya" in family for family in loaded))
+
+    def test_the_api_documentation_opens(self):
+        page = self.go("/api/docs")
+        expect(page.get_by_text("Bring a photo").first).to_be_visible()
