@@ -54,6 +54,7 @@ def checks() -> list[tuple[str, Callable[[], str]]]:
         ("front-end format", _command(*npx, "prettier", "--check", "src", "*.ts", "*.js", "index.html", where=WEB)),
         ("front-end lint", _command(*npx, "eslint", ".", where=WEB)),
         ("front-end types", _command(*npx, "vue-tsc", "--noEmit", where=WEB)),
+        ("front-end tests", _command("npm", "run", "--silent", "test", where=WEB)),
         ("types", _command(str(BIN / "mypy"))),
     ]
 

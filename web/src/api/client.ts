@@ -20,7 +20,10 @@ export type Preview = Schemas["PreviewView"];
 export type Begin = Schemas["BeginRequest"];
 export type Change = Schemas["ChangeRequest"]["change"];
 
-export const client = createClient<paths>({ baseUrl: "" });
+export const client = createClient<paths>({
+  baseUrl: globalThis.location?.origin ?? "http://127.0.0.1",
+  fetch: (request) => globalThis.fetch(request),
+});
 
 /** What went wrong, in the painter's words, with the way out. */
 export class Problem extends Error {

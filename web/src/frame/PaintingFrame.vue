@@ -29,14 +29,11 @@ watch(
   },
   { immediate: true },
 );
-watch(
-  () => [route.name, table.painting?.brief.title],
-  () => {
-    const stage = STAGES.find((each) => each.key === route.name);
-    document.title = `${table.painting?.brief.title ?? "Painting"}, ${stage?.name.toLowerCase() ?? ""} · Kind Distance`;
-    table.news = "";
-  },
-);
+watch([() => route.name, () => table.painting?.brief.title], () => {
+  const stage = STAGES.find((each) => each.key === route.name);
+  document.title = `${table.painting?.brief.title ?? "Painting"}, ${stage?.name.toLowerCase() ?? ""} · Kind Distance`;
+  table.news = "";
+});
 
 const start = computed<Begin | undefined>(() => {
   const brief = table.painting?.brief;

@@ -79,7 +79,7 @@ function key(event: KeyboardEvent): void {
   event.preventDefault();
   event.stopPropagation();
 }
-watch(() => [props.plane, props.pen], letGo);
+watch([() => props.plane, () => props.pen], letGo);
 onBeforeUnmount(letGo);
 </script>
 

@@ -10,10 +10,7 @@ const props = defineProps<{
 }>();
 const table = useTable();
 const title = ref(props.pass.title);
-watch(
-  () => props.pass,
-  (now) => (title.value = now.title),
-);
+watch([() => props.pass.number, () => props.pass.title], () => (title.value = props.pass.title));
 
 async function rename(): Promise<void> {
   if (title.value !== props.pass.title) {

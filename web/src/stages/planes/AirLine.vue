@@ -12,13 +12,20 @@ const table = useTable();
 const visibility = ref(0);
 const pull = ref(0);
 const gap = ref(0);
+// Each field follows its own value only, so that what is being typed survives the answer to the change before.
 watch(
-  () => props.depth,
-  (now) => {
-    visibility.value = Number(now.visibility_km.toPrecision(4));
-    pull.value = Math.round(100 * now.pull);
-    gap.value = now.gap;
-  },
+  () => props.depth.visibility_km,
+  (now) => (visibility.value = Number(now.toPrecision(4))),
+  { immediate: true },
+);
+watch(
+  () => props.depth.pull,
+  (now) => (pull.value = Math.round(100 * now)),
+  { immediate: true },
+);
+watch(
+  () => props.depth.gap,
+  (now) => (gap.value = now),
   { immediate: true },
 );
 const veils = computed(() => table.choices?.veils ?? []);

@@ -15,12 +15,13 @@ const plane = computed(() => props.planes.find((each) => each.rank === props.cho
 const name = ref("");
 const distance = ref<number | "">("");
 
+// Each field follows its own value only, so that what is being typed survives the answer to the change before.
+watch([() => plane.value?.rank, () => plane.value?.name], () => (name.value = plane.value?.name ?? ""), {
+  immediate: true,
+});
 watch(
-  plane,
-  (now) => {
-    name.value = now?.name ?? "";
-    distance.value = now?.distance_m ?? "";
-  },
+  [() => plane.value?.rank, () => plane.value?.distance_m],
+  () => (distance.value = plane.value?.distance_m ?? ""),
   { immediate: true },
 );
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** What is known of one photo, and what it is for. */
-import { ref } from "vue";
+import { ref, watch } from "vue";
 import type { Source } from "@/api/client";
 import { useTable } from "@/api/store";
 
@@ -11,6 +11,14 @@ const props = defineProps<{
 const table = useTable();
 const name = ref(props.source.name);
 const purpose = ref(props.source.purpose);
+watch(
+  () => props.source.name,
+  (now) => (name.value = now),
+);
+watch(
+  () => props.source.purpose,
+  (now) => (purpose.value = now),
+);
 const PURPOSES = ["whole scene", "an element", "light", "texture"];
 
 async function keep(): Promise<void> {
