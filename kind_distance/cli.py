@@ -29,6 +29,7 @@ def _listen(port: int) -> socket.socket:
         listening.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
         try:
             listening.bind(("127.0.0.1", wanted))
+            listening.listen(128)  # so that the address answers from the moment it is printed
         except OSError:
             listening.close()
             continue
@@ -46,7 +47,9 @@ def serve(file: Path, port: int, now: datetime | None) -> None:
     listening = _listen(port)
     address = f"http://127.0.0.1:{listening.getsockname()[1]}"
     print(f"Kind Distance is at {address}  (paintings in {file}; Ctrl-C ends it)", flush=True)
-    uvicorn.Server(uvicorn.Config(app, log_level="warning", server_header=False)).run(sockets=[listening])
+    uvicorn.Server(uvicorn.Config(app, log_level="warning", server_header=False, timeout_graceful_shutdown=2)).run(
+        sockets=[listening]
+    )
 
 
 def _now(said: str) -> datetime:

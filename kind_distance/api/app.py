@@ -2,7 +2,10 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable
+import importlib
+import threading
+from collections.abc import AsyncIterator, Callable
+from contextlib import asynccontextmanager
 from datetime import datetime
 from pathlib import Path
 
@@ -16,6 +19,18 @@ from kind_distance.store.database import migrate, opened
 from kind_distance.studio.paintings import Studio
 
 DIST = Path(__file__).resolve().parents[2] / "web" / "dist"
+
+
+def _warm_up() -> None:
+    """Load what the first painting will need while the shelf is already being looked at."""
+    for name in ("scipy.optimize", "scipy.sparse.linalg", "scipy.ndimage", "skimage.segmentation"):
+        importlib.import_module(name)
+
+
+@asynccontextmanager
+async def _lifespan(_: FastAPI) -> AsyncIterator[None]:
+    threading.Thread(target=_warm_up, daemon=True).start()
+    yield
 
 
 def local_now() -> datetime:
@@ -43,6 +58,7 @@ def create_app(file: Path, clock: Callable[[], datetime] = local_now, dist: Path
         version=__version__,
         docs_url=None,
         redoc_url=None,
+        lifespan=_lifespan,
         openapi_url="/api/openapi.json",
         generate_unique_id_function=lambda route: route.name,
     )

@@ -17,7 +17,6 @@ from kind_distance.errors import NotFoundError
 from kind_distance.exchange.pictures import png
 from kind_distance.studio import darkroom
 from kind_distance.studio.paintings import checked_hash
-from kind_distance.studio.printing import sheet_of
 from kind_distance.studio.survey import labels_of, picture_area_cm2, settings_of, source_of
 
 router = APIRouter(prefix="/api", tags=["pictures"])
@@ -97,6 +96,8 @@ def border(here: Here, painting_id: int, far: int, near: int) -> OutlineView:
 @router.get("/paintings/{painting_id}/sheet.pdf", response_class=Response, summary="Print the sheet for the easel")
 def sheet(here: Here, painting_id: int, session: int | None = None) -> Response:
     """Print one sheet: thumbnail, planes, planned values and the passes of a session (else the next one)."""
+    from kind_distance.studio.printing import sheet_of  # the PDF writer is needed for nothing else
+
     opened = here.studio.open(painting_id, here.clock())
     data = sheet_of(here.studio.file, opened.painting.state, opened.survey, here.now_min, session)
     return Response(data, media_type="application/pdf", headers={"Content-Disposition": 'inline; filename="sheet.pdf"'})

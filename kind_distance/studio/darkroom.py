@@ -11,7 +11,15 @@ import numpy as np
 from numpy.typing import NDArray
 
 from kind_distance.core.depth.segments import segment_ids
-from kind_distance.core.picture.thumbnail import Simplified, Thumbnail, ThumbnailSettings, make_thumbnail, simplify
+from kind_distance.core.picture.thumbnail import (
+    Plain,
+    Simplified,
+    Thumbnail,
+    ThumbnailSettings,
+    make_thumbnail,
+    plain,
+    squint,
+)
 from kind_distance.core.picture.working import WORKING_SIZE, WorkingPicture
 from kind_distance.exchange.pictures import PictureFacts, jpeg, read_picture, shrink_codes
 from kind_distance.store import pictures
@@ -84,10 +92,15 @@ def patches(file: Path, picture_hash: str) -> NDArray[np.int32]:
     return ids
 
 
+@lru_cache(maxsize=16)
+def _plain(file: Path, picture_hash: str) -> Plain:
+    return plain(working(file, picture_hash).value)
+
+
 @lru_cache(maxsize=24)
 def simplified(file: Path, picture_hash: str, softness: float) -> Simplified:
     """Return the picture after squinting."""
-    return simplify(working(file, picture_hash).value, softness)
+    return squint(_plain(file, picture_hash), softness)
 
 
 @lru_cache(maxsize=128)

@@ -8,6 +8,7 @@ from __future__ import annotations
 
 from functools import lru_cache
 
+import cv2
 import numpy as np
 from numpy.typing import NDArray
 
@@ -53,14 +54,21 @@ def decode_table() -> NDArray[np.float32]:
     return decode(np.arange(256) / 255.0).astype(np.float32)
 
 
+@lru_cache(maxsize=1)
+def _encode_table() -> NDArray[np.uint8]:
+    """8-bit code for each of 65,536 steps of linear light; a step is at most a twentieth of a code."""
+    return np.asarray(np.round(encode(np.arange(65536) / 65535) * 255), dtype=np.uint8)
+
+
 def linear_from_codes(picture: NDArray[np.uint8]) -> NDArray[np.float32]:
     """Linear light of an 8-bit picture by table: (H, W, 3) uint8 -> (H, W, 3) float32, 0-1."""
-    return decode_table()[picture]
+    return np.asarray(cv2.LUT(picture, decode_table())) if picture.ndim == 3 else decode_table()[picture]
 
 
 def codes_from_linear(linear: FloatArray) -> NDArray[np.uint8]:
     """Turn linear light 0-1 into 8-bit codes of the same shape."""
-    return np.asarray(np.round(encode(np.clip(linear, 0, 1)) * 255), dtype=np.uint8)
+    fine = np.asarray(np.clip(linear, 0, 1) * 65535 + 0.5, dtype=np.uint16)
+    return _encode_table()[fine]
 
 
 def luminance(linear: FloatArray) -> FloatArray:

@@ -8,7 +8,6 @@ from __future__ import annotations
 import cv2
 import numpy as np
 from numpy.typing import NDArray
-from scipy.ndimage import median_filter
 
 from kind_distance.core.picture.working import WorkingPicture
 
@@ -87,6 +86,8 @@ def find_sky(picture: WorkingPicture) -> NDArray[np.bool_]:
             best, best_border = found, border
     if best == 0.0:
         return none
+    from scipy.ndimage import median_filter
+
     # A gap between two edges lets single columns fall through to the ground: hold them to their neighbours.
     best_border = np.minimum(best_border, median_filter(best_border, STREAK, mode="nearest") + 2)
     sky = (rows < best_border[None, :]).astype(np.uint8)

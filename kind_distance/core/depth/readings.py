@@ -8,15 +8,13 @@ import cv2
 import numpy as np
 from numpy.typing import NDArray
 
-from kind_distance.core.colour.lab import chroma, warmth
-from kind_distance.core.colour.srgb import linear_from_codes
 from kind_distance.core.picture.borders import border_lengths, border_pixels
 from kind_distance.core.picture.working import WorkingPicture
 
 ERODE_PX = 7  # a mask's rim holds the neighbour's light; leave it out of the readings
-EDGE_STEP = 0.5  # value difference over two pixels that counts as detail [V]
 MERGED_BELOW = 0.5  # value gap below which two planes read as one mass [V]; common practice, no source
 BESIDE = 0.011  # how far either side of a border is looked at, as a share of the long side
+LEAST_INSIDE_PX = 50  # a plane with fewer inner pixels is read whole
 LEAST_BORDER = 0.01  # shorter borders are chance contacts, as a share of the picture's width
 
 
@@ -82,18 +80,15 @@ class Border:
     ragged: float
 
 
-def _fine_edges(value: NDArray[np.float32]) -> NDArray[np.bool_]:
-    soft = cv2.GaussianBlur(value, (0, 0), 1.0)
-    across = np.abs(cv2.Sobel(soft, cv2.CV_32F, 1, 0, ksize=3)) / 4
-    down = np.abs(cv2.Sobel(soft, cv2.CV_32F, 0, 1, ksize=3)) / 4
-    return np.asarray(np.hypot(across, down) > EDGE_STEP)
-
-
 def _deepest_point(mask: NDArray[np.uint8]) -> tuple[float, float]:
-    padded = cv2.copyMakeBorder(mask, 1, 1, 1, 1, cv2.BORDER_CONSTANT, value=0)
+    # A quarter of the pixels tell as well where the middle of a plane is.
+    small = mask[::2, ::2] if min(mask.shape) > 8 else mask
+    padded = cv2.copyMakeBorder(small, 1, 1, 1, 1, cv2.BORDER_CONSTANT, value=0)
     depth = cv2.distanceTransform(padded, cv2.DIST_L2, 3)[1:-1, 1:-1]
+    if not depth.any():
+        depth, small = mask.astype(np.float32), mask
     y, x = np.unravel_index(int(np.argmax(depth)), depth.shape)
-    return (float(x + 0.5) / mask.shape[1], float(y + 0.5) / mask.shape[0])
+    return (float(x + 0.5) / small.shape[1], float(y + 0.5) / small.shape[0])
 
 
 def read_planes(picture: WorkingPicture, labels: NDArray[np.uint8], count: int) -> list[PlaneReading | None]:
@@ -111,39 +106,70 @@ def read_planes(picture: WorkingPicture, labels: NDArray[np.uint8], count: int) 
     list of PlaneReading or None
         In order of planes; None for one that holds no pixel.
     """
-    edges = _fine_edges(picture.value)
-    picture_chroma, picture_warmth = chroma(picture.lab), warmth(picture.lab)
-    kernel = np.ones((ERODE_PX, ERODE_PX), np.uint8)
+    inside = _inside(labels, count)
+    flat, pixels = inside.ravel(), np.bincount(inside.ravel(), minlength=count + 1)
+    whole = np.bincount(labels.ravel(), minlength=count + 1)
+
+    def means(field: NDArray[np.generic]) -> NDArray[np.float64]:
+        return np.bincount(flat, weights=field.ravel(), minlength=count + 1) / np.maximum(pixels, 1)
+
+    chroma, warmth, detail = means(picture.chroma), means(picture.warmth), means(picture.fine_edges)
+    linear = np.stack([means(picture.linear[..., channel]) for channel in range(3)], axis=-1)
+    accents = _percentiles(picture.value, inside, count)
     readings: list[PlaneReading | None] = []
     for plane in range(1, count + 1):
-        mask = (labels == plane).astype(np.uint8)
-        if not mask.any():
+        if not whole[plane]:
             readings.append(None)
             continue
-        inner = cv2.erode(mask, kernel, borderType=cv2.BORDER_REPLICATE) > 0
-        inside = inner if inner.sum() >= 50 else mask > 0
-        dark, mass, light = np.percentile(picture.value[inside], (2, 50, 98))
-        mean = linear_from_codes(picture.codes[inside]).mean(axis=0)
+        dark, mass, light = accents[plane]
+        red, green, blue = (float(c) for c in linear[plane])
         readings.append(
             PlaneReading(
                 plane=plane,
-                share=float(mask.mean()),
-                dark=float(dark),
-                mass=float(mass),
-                light=float(light),
-                chroma=float(picture_chroma[inside].mean()),
-                warmth=float(picture_warmth[inside].mean()),
-                detail=float(edges[inside].mean()),
-                centre=_deepest_point(mask),
-                linear=(float(mean[0]), float(mean[1]), float(mean[2])),
+                share=float(whole[plane] / labels.size),
+                dark=dark,
+                mass=mass,
+                light=light,
+                chroma=float(chroma[plane]),
+                warmth=float(warmth[plane]),
+                detail=float(detail[plane]),
+                centre=_deepest_point((labels == plane).astype(np.uint8)),
+                linear=(red, green, blue),
             )
         )
     return readings
 
 
+def _inside(labels: NDArray[np.uint8], count: int) -> NDArray[np.uint8]:
+    """Keep the labels of pixels well inside their plane, 0 elsewhere; of a thin plane keep all."""
+    kernel = np.ones((ERODE_PX, ERODE_PX), np.uint8)
+    low = cv2.erode(labels, kernel, borderType=cv2.BORDER_REPLICATE)
+    high = cv2.dilate(labels, kernel, borderType=cv2.BORDER_REPLICATE)
+    inside = np.where(low == high, labels, 0).astype(np.uint8)
+    pixels = np.bincount(inside.ravel(), minlength=count + 1)
+    for plane in range(1, count + 1):
+        if pixels[plane] < LEAST_INSIDE_PX:
+            inside[labels == plane] = plane
+    return inside
+
+
+def _percentiles(value: NDArray[np.float32], inside: NDArray[np.uint8], count: int) -> list[tuple[float, float, float]]:
+    """2nd, 50th and 98th percentile of value for every label, to a hundredth of a step."""
+    bins = np.minimum((value * 100).astype(np.int32), 1000)
+    keys = inside.astype(np.int32) * 1001 + bins
+    found = np.bincount(keys.ravel(), minlength=(count + 1) * 1001).reshape(count + 1, 1001)
+    rows = []
+    for counts in found:
+        rising = np.cumsum(counts) / max(1, counts.sum())
+        dark, mass, light = (float((np.searchsorted(rising, share) + 0.5) / 100) for share in (0.02, 0.5, 0.98))
+        rows.append((dark, mass, light))
+    return rows
+
+
 def _beside(value: NDArray[np.float32], labels: NDArray[np.uint8], count: int) -> list[NDArray[np.float32]]:
-    """For every plane its mean value near each pixel, counting only the plane's own pixels."""
-    size = 2 * max(2, round(BESIDE * max(value.shape))) + 1
+    """For every plane its mean value near each pixel, counting only the plane's own pixels; at half the size."""
+    value, labels = value[::2, ::2], labels[::2, ::2]
+    size = 2 * max(1, round(BESIDE * max(value.shape))) + 1
     fields = []
     for plane in range(1, count + 1):
         mask = (labels == plane).astype(np.float32)
@@ -169,15 +195,17 @@ def read_borders(picture: WorkingPicture, labels: NDArray[np.uint8], count: int,
         Far to near.
     """
     lengths = border_lengths(labels, cm_per_px=cm_per_px)
-    smooth_kernel = 2 * max(2, round(0.012 * max(labels.shape))) + 1
-    smooth = border_lengths(np.asarray(cv2.medianBlur(labels, smooth_kernel)), cm_per_px=cm_per_px)
+    # Half the size is enough to say how long a border would be if it were smooth.
+    kernel = 2 * max(1, round(0.006 * max(labels.shape))) + 1
+    halved = np.ascontiguousarray(labels[::2, ::2])
+    smooth = border_lengths(np.asarray(cv2.medianBlur(halved, kernel)), cm_per_px=2 * cm_per_px)
     fields = _beside(picture.value, labels, count)
     borders = []
     for (far, near), length in sorted(lengths.items()):
         if length < LEAST_BORDER * labels.shape[1] * cm_per_px:
             continue
-        along = border_pixels(labels, far, near)
-        step = fields[near - 1][along] - fields[far - 1][along]
+        y, x = (index // 2 for index in np.nonzero(border_pixels(labels, far, near)))
+        step = fields[near - 1][y, x] - fields[far - 1][y, x]
         borders.append(
             Border(
                 far=far,

@@ -10,9 +10,9 @@ from __future__ import annotations
 
 from bisect import bisect_right
 from dataclasses import dataclass, field
+from functools import lru_cache
 
 import numpy as np
-from scipy.optimize import brentq
 
 from kind_distance.core.paint.media import Paint
 from kind_distance.errors import DomainError
@@ -97,11 +97,16 @@ def evaporation(climate: Climate) -> float:
         moist = convective / PSYCHROMETRIC_HPA_PER_K * (saturation_hpa(film) - vapour)
         return dry + moist - SUN_TAKEN * climate.sun_w_m2
 
+    from scipy.optimize import brentq
+
     film = float(brentq(balance, air - 40, air + 80))
     return convective / PSYCHROMETRIC_HPA_PER_K * (saturation_hpa(film) - vapour) / LATENT_HEAT_J_PER_KG
 
 
-_EVAPORATION_REFERENCE = evaporation(REFERENCE)
+@lru_cache(maxsize=256)
+def _pace(climate: Climate) -> float:
+    """How fast water-borne paint dries against the reference air."""
+    return max(SLOWEST, evaporation(climate) / evaporation(REFERENCE))
 
 
 def touch_dry_min(paint: Paint, climate: Climate, thickness: float = 1.0) -> float:
@@ -122,8 +127,7 @@ def touch_dry_min(paint: Paint, climate: Climate, thickness: float = 1.0) -> flo
         humid = 1 + 0.6 * max(0.0, climate.humidity - 60) / 40
         warm = np.exp(OIL_ACTIVATION_J_PER_MOL / GAS_CONSTANT * (1 / 293.15 - 1 / (273.15 + climate.temperature_c)))
         return float(OIL_TOUCH_MIN * thickness**1.2 * humid / warm)
-    rate = max(SLOWEST, evaporation(climate) / _EVAPORATION_REFERENCE)
-    return TOUCH_MIN[paint] * thickness / rate
+    return TOUCH_MIN[paint] * thickness / _pace(climate)
 
 
 def through_dry_min(paint: Paint, climate: Climate, thickness: float = 1.0) -> float:

@@ -40,9 +40,10 @@ def find_shapes(steps: NDArray[np.uint8]) -> Shapes:
     ids = np.zeros(steps.shape, np.int32)
     step_of: list[int] = []
     for step in np.flatnonzero(np.bincount(steps.ravel())):
-        count, found = cv2.connectedComponents((steps == step).astype(np.uint8), connectivity=4)
-        inside = found > 0
-        ids[inside] = found[inside] + len(step_of) - 1
+        mask = steps == step
+        count, found = cv2.connectedComponents(mask.view(np.uint8), connectivity=4)
+        found += len(step_of) - 1
+        np.copyto(ids, found, where=mask)
         step_of += [int(step)] * (count - 1)
     area = np.bincount(ids.ravel(), minlength=len(step_of))
     return Shapes(ids, area.astype(np.int64), np.array(step_of, dtype=np.int64))

@@ -3,18 +3,20 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
+from functools import cached_property
 
 import cv2
 import numpy as np
 from numpy.typing import NDArray
 
-from kind_distance.core.colour.lab import lab_from_linear
+from kind_distance.core.colour.lab import chroma, lab_from_linear, warmth
 from kind_distance.core.colour.munsell import value_map
 from kind_distance.core.colour.srgb import codes_from_linear, linear_from_codes
 from kind_distance.errors import DomainError
 
 VIEW_SIZE = 1600  # long side shown on screen [px]
 WORKING_SIZE = 960  # long side on which planes are marked and measured [px]
+EDGE_STEP = 0.5  # value difference over two pixels that counts as detail [V]
 THUMBNAIL_SIZE = 640  # long side on which value thumbnails are made [px]
 
 
@@ -70,6 +72,29 @@ class WorkingPicture:
         """Measure a picture: (H, W, 3) uint8 sRGB, any size; shrunk to working size first."""
         linear = shrink(linear_from_codes(codes), WORKING_SIZE)
         return cls(codes_from_linear(linear), value_map(linear), lab_from_linear(linear).astype(np.float32))
+
+    @cached_property
+    def chroma(self) -> NDArray[np.float32]:
+        """CIELAB chroma: (H, W)."""
+        return chroma(self.lab).astype(np.float32)
+
+    @cached_property
+    def warmth(self) -> NDArray[np.float32]:
+        """Chroma along the warm axis: (H, W)."""
+        return warmth(self.lab).astype(np.float32)
+
+    @cached_property
+    def linear(self) -> NDArray[np.float32]:
+        """Linear light: (H, W, 3), 0-1."""
+        return linear_from_codes(self.codes)
+
+    @cached_property
+    def fine_edges(self) -> NDArray[np.bool_]:
+        """Where the value changes quickly, as it does on leaves and ripples: (H, W)."""
+        soft = cv2.GaussianBlur(self.value, (0, 0), 1.0)
+        across = np.abs(cv2.Sobel(soft, cv2.CV_32F, 1, 0, ksize=3)) / 4
+        down = np.abs(cv2.Sobel(soft, cv2.CV_32F, 0, 1, ksize=3)) / 4
+        return np.asarray(np.hypot(across, down) > EDGE_STEP)
 
     @property
     def height(self) -> int:

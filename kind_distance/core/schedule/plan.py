@@ -187,7 +187,8 @@ def _longer(problem: Problem) -> list[Help]:
 def later_starts(start: int, days: int, times: int, present: float) -> list[int]:
     """Begin of sessions added so many days after one, and after each other; never in the past. [clock min]."""
     first = start + days * 1440
-    first += 1440 * max(0, math.ceil((present - first) / 1440))
+    if present > first:
+        first += 1440 * math.ceil((present - first) / 1440)
     return [first + turn * days * 1440 for turn in range(times)]
 
 

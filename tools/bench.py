@@ -1,0 +1,167 @@
+"""Measured figures: one line each with name, measured, bound and whether it holds; exit 1 where one does not.
+
+Each figure is the median of several turns. Where a ratio makes sense both sides are measured in the same run, in
+turns, so that a noisy machine slows both.
+"""
+
+from __future__ import annotations
+
+import io
+import itertools
+import statistics
+import subprocess
+import sys
+import tempfile
+import time
+from collections.abc import Callable, Iterator
+from pathlib import Path
+
+import httpx
+import numpy as np
+from fastapi.testclient import TestClient
+from PIL import Image
+
+from kind_distance.api.app import create_app
+from kind_distance.core.schedule.plan import make_schedule
+from kind_distance.demo.seed import picture_bytes, seed
+from kind_distance.exchange.pictures import read_picture
+from kind_distance.store.database import migrate, opened
+from kind_distance.studio import darkroom
+from kind_distance.studio.paintings import Studio, minutes_now
+from kind_distance.studio.survey import survey
+from tools.running import DEMO_NOW
+
+TEA = 3
+Figure = tuple[str, float, float, str]
+
+
+def median_ms(deed: Callable[[], object], turns: int) -> float:
+    """Median time of a deed. [ms]."""
+    times = []
+    for _ in range(turns):
+        start = time.perf_counter()
+        deed()
+        times.append(1000 * (time.perf_counter() - start))
+    return statistics.median(times)
+
+
+def ratio(one: Callable[[], object], other: Callable[[], object], turns: int) -> float:
+    """Median of one deed over median of another, measured in turns."""
+    first, second = [], []
+    for _ in range(turns):
+        first.append(median_ms(one, 1))
+        second.append(median_ms(other, 1))
+    return statistics.median(first) / statistics.median(second)
+
+
+def _photo_24_megapixels() -> bytes:
+    picture = Image.open(io.BytesIO(picture_bytes("tea_hillside"))).resize((6000, 4000), Image.Resampling.BICUBIC)
+    grain = np.random.default_rng(1).normal(0, 6, (4000, 6000, 1))  # a camera's noise, so that it decodes as slowly
+    noisy = np.clip(np.asarray(picture) + grain, 0, 255).astype(np.uint8)
+    out = io.BytesIO()
+    Image.fromarray(noisy).save(out, "JPEG", quality=92)
+    return out.getvalue()
+
+
+def intake(folder: Path) -> Iterator[Figure]:
+    """Read a 24-megapixel JPEG, measured against Pillow's own full decode; then with all that is kept of it."""
+    data, file = _photo_24_megapixels(), folder / "intake.sqlite"
+    with opened(file) as db:
+        migrate(db)
+    count = itertools.count()
+
+    def decode() -> object:
+        return np.asarray(Image.open(io.BytesIO(data)).convert("RGB"))
+
+    def take() -> object:
+        # A byte after the end makes it another picture to the store and none to the eye.
+        return darkroom.take_in(file, data + bytes([next(count) % 251, 7]), "photo")
+
+    decode()
+    yield "24 MP JPEG read / Pillow's full decode", ratio(lambda: read_picture(data), decode, 5), 2.0, "x"
+    yield "24 MP JPEG taken in and kept / Pillow's full decode", ratio(take, decode, 5), 2.0, "x"
+
+
+def answers(client: TestClient) -> Iterator[Figure]:
+    """Measure what a painter waits for, over HTTP: slider, stroke, opening."""
+    settings = itertools.cycle([0.001 * k for k in range(1, 25)])
+
+    def slider() -> object:
+        query = {"source": 1, "steps": 4, "smallest_share": round(next(settings), 4), "softness": 0.014}
+        return client.get(f"/api/paintings/{TEA}/preview", params=query).raise_for_status()
+
+    slider()
+    yield "thumbnail slider, smallest shape (median)", median_ms(slider, 21), 80.0, "ms"
+    softness = itertools.cycle([0.004 + 0.0011 * k for k in range(30)])
+
+    def squint() -> object:
+        query = {"source": 1, "steps": 4, "smallest_share": 0.004, "softness": round(next(softness), 4)}
+        return client.get(f"/api/paintings/{TEA}/preview", params=query)
+
+    yield "thumbnail slider, squint (median)", median_ms(squint, 21), 80.0, "ms"
+    heights = itertools.cycle([0.05 + 0.004 * k for k in range(20)])
+
+    def stroke() -> float:
+        version = client.get(f"/api/paintings/{TEA}").json()["version"]
+        y = next(heights)
+        change = {"action": "add_stroke", "plane": 1, "kind": "mark", "points": [[0.1, y], [0.9, y]], "width": 0.01}
+        start = time.perf_counter()
+        answer = client.post(f"/api/paintings/{TEA}/changes", json={"version": version, "change": change})
+        took = time.perf_counter() - start
+        answer.raise_for_status()
+        return took
+
+    times = [1000 * stroke() for _ in range(9)]
+    yield "a stroke answered, planes, plan, passes and sessions with it (median)", statistics.median(times), 300.0, "ms"
+    yield "a painting opened again (median)", median_ms(lambda: client.get(f"/api/paintings/{TEA}"), 15), 150.0, "ms"
+
+
+def planning(file: Path) -> Iterator[Figure]:
+    """Schedule the demo's painting."""
+    state = Studio(file).open(TEA, DEMO_NOW).painting.state
+    problem = survey(file, state, minutes_now(DEMO_NOW)).work.problem
+    yield (
+        f"{len(problem.passes)} passes placed in {len(problem.sessions)} sessions",
+        median_ms(lambda: make_schedule(problem), 9),
+        100.0,
+        "ms",
+    )
+
+
+def second_start(file: Path) -> Iterator[Figure]:
+    """Time from the command to the first answered page, with everything installed and built."""
+    command = ["./kd", "demo", "--port", "0", "--file", str(file), "--now", DEMO_NOW.isoformat()]
+    subprocess.run(["./kd", "setup"], check=True)
+    times = []
+    for _ in range(3):
+        start = time.perf_counter()
+        process = subprocess.Popen(command, stdout=subprocess.PIPE, text=True)
+        try:
+            line = process.stdout.readline() if process.stdout else ""
+            with httpx.Client(timeout=10) as client:
+                client.get(line.split("at ")[1].split()[0]).raise_for_status()
+            times.append(time.perf_counter() - start)
+        finally:
+            process.terminate()
+            process.communicate(timeout=10)
+    yield "second start to the first answered page (median)", statistics.median(times), 3.0, "s"
+
+
+def main() -> int:
+    """Measure everything; return 1 where a bound does not hold."""
+    failed = 0
+    with tempfile.TemporaryDirectory() as place:
+        folder = Path(place)
+        file = folder / "demo.sqlite"
+        seed(file, DEMO_NOW)
+        with TestClient(create_app(file, lambda: DEMO_NOW), base_url="http://127.0.0.1") as client:
+            figures = itertools.chain(answers(client), planning(file), intake(folder), second_start(file))
+            for name, measured, bound, unit in figures:
+                holds = measured <= bound
+                failed += not holds
+                print(f"{name}: {measured:.2f} {unit}, bound {bound:g} {unit}, {'holds' if holds else 'DOES NOT HOLD'}")
+    return 1 if failed else 0
+
+
+if __name__ == "__main__":
+    sys.exit(main())
