@@ -76,7 +76,7 @@ class Simplified:
     Parameters
     ----------
     value : float32 array, shape (H, W)
-        Munsell value 0-10 after the median; long side at most 640 px.
+        Munsell value 0-10 after the median; long side at most 560 px.
     plain_histogram : float64 array, shape (128,)
         Shares of the values before squinting.
     darkest, lightest : float
