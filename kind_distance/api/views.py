@@ -16,7 +16,7 @@ from kind_distance.core.depth.veil import profile_of
 from kind_distance.core.paint.media import ground_of, medium_of
 from kind_distance.core.passes.model import school_of
 from kind_distance.core.picture.thumbnail import Simplified, Thumbnail
-from kind_distance.core.wording import Unit, say_area, say_length, say_size
+from kind_distance.core.wording import Unit, say_area, say_distance, say_length, say_size
 from kind_distance.errors import DomainError
 from kind_distance.store.records import Brief, PlaneRecord, ShelfEntry, SourceRecord, State, ThumbnailRecord
 from kind_distance.studio import darkroom
@@ -27,15 +27,6 @@ from kind_distance.studio.survey import picture_area_cm2, settings_of, source_of
 
 WARM_FROM = 3.0
 INK_FROM = 4.9  # above this value black reads better than white [V]
-
-
-def say_distance(distance_m: float | None, kind: str) -> str:
-    """Say how far a plane stands."""
-    if kind == "sky":
-        return "sky"
-    if distance_m is None:
-        return "not said"
-    return f"{distance_m / 1000:.3g} km" if distance_m >= 1000 else f"{distance_m:.3g} m"
 
 
 def _brief(brief: Brief) -> m.BriefView:

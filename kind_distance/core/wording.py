@@ -41,6 +41,15 @@ def say_size(width_cm: float, height_cm: float, unit: Unit = "cm") -> str:
     return f"{width_cm:g} x {height_cm:g} cm"
 
 
+def say_distance(distance_m: float | None, kind: str) -> str:
+    """Say how far a plane stands."""
+    if kind == "sky":
+        return "sky"
+    if distance_m is None:
+        return "not said"
+    return f"{distance_m / 1000:.3g} km" if distance_m >= 1000 else f"{distance_m:.3g} m"
+
+
 def say_area(area_cm2: float, unit: Unit = "cm") -> str:
     """Say an area on the support in the painter's unit, e.g. ``"4.0 cm²"`` or ``"0.6 in²"``."""
     if unit == "in":

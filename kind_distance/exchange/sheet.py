@@ -26,7 +26,7 @@ FILES = {
     ITALIC: "Alegreya-Italic.ttf",
 }
 EDGE = 14 * mm
-LEAST_ROW, USUAL_ROW = 6.2 * mm, 9.5 * mm
+LEAST_ROW, USUAL_ROW = 6.2 * mm, 12 * mm
 
 
 @dataclass(frozen=True)
@@ -135,7 +135,7 @@ def _thumbnail(page: _Page, sheet: Sheet, top: float, height: float) -> float:
     if sheet.thumbnail is None:
         return 0.0
     rows, columns = sheet.thumbnail.shape
-    width = min(height * columns / rows, 0.62 * (A4[0] - 2 * EDGE))
+    width = min(height * columns / rows, 0.53 * (A4[0] - 2 * EDGE))
     height = width * rows / columns
     page.canvas.drawImage(ImageReader(Image.fromarray(sheet.thumbnail)), EDGE, top - height, width, height)
     page.canvas.setStrokeGray(0.1)
@@ -178,7 +178,7 @@ def _passes(page: _Page, sheet: Sheet, top: float, bottom: float) -> int:
         return 0
     row = max(LEAST_ROW, min(USUAL_ROW, (top - bottom) / len(sheet.passes)))
     count = min(len(sheet.passes), int((top - bottom) / row + 1e-6))
-    size = min(13.5, row / mm * 1.55)
+    size = min(15.0, row / mm * 1.55)
     for at, each in enumerate(sheet.passes[:count]):
         y = top - (at + 1) * row
         page.canvas.setLineWidth(0.9)
@@ -228,7 +228,7 @@ def draw_sheet(sheet: Sheet) -> bytes:
     bottom = _remarks(page, sheet)
     picture_height = 84 * mm if len(sheet.passes) <= 12 else 62 * mm
     width = _thumbnail(page, sheet, top, picture_height)
-    _planes(page, sheet, EDGE + width + (6 * mm if width else 0), top, picture_height)
+    _planes(page, sheet, EDGE + width + (7 * mm if width else 0), top, picture_height)
     under = top - picture_height - 14 * mm
     page.rule(under + 7 * mm)
     drawn = _passes(page, sheet, under, bottom)

@@ -10,7 +10,7 @@ from kind_distance.core.colour.srgb import encode
 from kind_distance.core.paint.media import ground_of, medium_of
 from kind_distance.core.schedule.model import Session
 from kind_distance.core.schedule.reasons import clock
-from kind_distance.core.wording import Unit, say_range, say_size
+from kind_distance.core.wording import Unit, say_distance, say_range, say_size
 from kind_distance.errors import NotFoundError
 from kind_distance.exchange.sheet import Sheet, SheetPass, SheetPlane, draw_sheet
 from kind_distance.store.records import State
@@ -22,7 +22,7 @@ from kind_distance.studio.workplan import PassSurvey
 def _planes(found: Survey) -> tuple[SheetPlane, ...]:
     rows = []
     for rank, (spec, plan) in enumerate(zip(found.depth.given.specs, found.depth.plan.planes, strict=True), start=1):
-        far = "sky" if spec.kind == "sky" else "" if spec.distance_m is None else f"{spec.distance_m:,.0f} m"
+        far = "" if spec.kind == "land" and spec.distance_m is None else say_distance(spec.distance_m, spec.kind)
         accents = f"{plan.dark:.1f} to {plan.light:.1f}"
         red, green, blue = (float(c) for c in encode(plan.colour))  # type: ignore[arg-type]
         grey = float(encode(luminance_from_value(plan.value) / 100))

@@ -6,9 +6,9 @@ import networkx
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from kind_distance.api.views import say_distance
 from kind_distance.api.workviews import direct_rules, say_air, say_date
 from kind_distance.core.passes.model import Precedence
+from kind_distance.core.wording import say_distance
 from kind_distance.store.records import SessionRecord
 from kind_distance.studio.clock import minute_of
 from tests.support import WithApi

@@ -1,0 +1,103 @@
+"""What follows from a state is worked out once and only where it has to be."""
+
+from dataclasses import replace
+
+import numpy as np
+
+from kind_distance.store.records import Brief, State
+from kind_distance.studio import darkroom
+from kind_distance.studio import survey as surveying
+from kind_distance.studio.changes import apply
+from kind_distance.studio.changes.desk import Desk
+from kind_distance.studio.changes.planes import usual_planes
+from kind_distance.studio.changes.sources import with_source
+from kind_distance.studio.paintings import minutes_now
+from tests.support import NOW, WithStudio, bands, file_bytes, hill_picture
+
+NOW_MIN = minutes_now(NOW)
+
+
+class Surveying(WithStudio):
+    def setUp(self):
+        super().setUp()
+        picture, facts = darkroom.take_in(self.file, file_bytes(hill_picture()), "hill")
+        state, _, _ = with_source(State(Brief("Hill", width_cm=40, height_cm=30)), picture, facts, "hill.png")
+        self.state = replace(state, planes=usual_planes(3))
+
+    def do(self, state, action, **arguments):
+        return apply(Desk(self.file, state, NOW_MIN), action, arguments)[0]
+
+    def survey(self, state):
+        return surveying.survey(self.file, state, NOW_MIN)
+
+    def test_a_session_does_not_read_the_picture_again(self):
+        first = self.survey(self.state)
+        before = surveying._read.cache_info().misses
+        second = self.survey(self.do(self.state, "add_session", start="2026-11-28T07:10", minutes=60))
+        self.assertEqual(surveying._read.cache_info().misses, before)
+        self.assertIs(second.depth.given.readings[0], first.depth.given.readings[0])
+
+    def test_a_larger_support_has_longer_borders_and_the_same_values(self):
+        small = self.survey(self.state).depth
+        large = self.survey(self.do(self.state, "set_brief", width_cm=80, height_cm=60)).depth
+        for one, other in zip(small.given.borders, large.given.borders, strict=True):
+            self.assertAlmostEqual(other.length_cm / one.length_cm, 2, places=6)
+        self.assertEqual([r.mass for r in small.given.readings], [r.mass for r in large.given.readings])
+
+    def test_areas_of_the_planes_fill_the_picture(self):
+        found = self.survey(self.state)
+        self.assertAlmostEqual(sum(r.share for r in found.depth.given.readings), 1, places=4)
+        self.assertAlmostEqual(found.depth.fit.cm_per_px * 320, 40, places=6)
+
+    def test_strokes_follow_their_plane_when_it_moves(self):
+        stroke = {"plane": 3, "kind": "brush", "points": [(0.2, 0.1), (0.8, 0.1)], "width": 0.05}
+        state = self.do(self.state, "add_stroke", **stroke)
+        self.assertEqual(surveying.labels_of(self.file, state)[24, 160], 3)
+        moved = self.do(state, "move_plane", plane=3, to=2)
+        self.assertEqual(surveying.labels_of(self.file, moved)[24, 160], 2)
+
+    def test_without_sky_the_bands_begin_at_the_top(self):
+        land = self.do(self.state, "set_plane", plane=1, kind="land")
+        labels = surveying.labels_of(self.file, land)
+        self.assertEqual(set(np.unique(labels)), {1, 2, 3})
+        self.assertTrue((np.diff(labels.astype(int), axis=0) >= 0).all())
+
+    def test_nothing_to_divide(self):
+        self.assertIsNone(surveying.labels_of(self.file, replace(self.state, planes=())))
+        bare = replace(self.state, brief=replace(self.state.brief, main_source=None), sources=())
+        self.assertIsNone(surveying.labels_of(self.file, bare))
+        found = self.survey(bare)
+        self.assertIsNone(found.depth.fit)
+        self.assertEqual(found.depth.judgements, [])
+        self.assertTrue(all(p.minutes >= 1 for p in found.work.passes))
+
+    def test_silenced_judgements_come_last(self):
+        first = self.survey(self.state).judgements[0]
+        silenced = self.do(self.state, "mean_it_so", key=first.key, reason="As it is.")
+        self.assertEqual(self.survey(silenced).judgements[-1].key, first.key)
+
+    def test_cost_of_the_derived_order_is_that_of_its_school(self):
+        found = self.survey(self.state).work
+        own = next(offer for offer in found.offers if offer.school.key == "far_to_near")
+        self.assertEqual(found.cost, own.cost)
+
+    def test_a_second_thumbnail_from_the_same_squint_is_another_picture(self):
+        source = self.state.sources[0].picture_hash
+        settings = surveying.ThumbnailSettings
+        three = darkroom.thumbnail(self.file, source, settings(steps=3))
+        four = darkroom.thumbnail(self.file, source, settings(steps=4))
+        self.assertEqual((len(three.cuts), len(four.cuts)), (2, 3))
+        self.assertIs(three, darkroom.thumbnail(self.file, source, settings(steps=3)))
+
+    def test_pictures_are_named_by_content(self):
+        first, _ = darkroom.take_in(self.file, file_bytes(bands([8, 3])), "one")
+        again, _ = darkroom.take_in(self.file, file_bytes(bands([8, 3])), "two")
+        other, _ = darkroom.take_in(self.file, file_bytes(bands([8, 4])), "three")
+        self.assertEqual(first, again)
+        self.assertNotEqual(first, other)
+
+    def test_patches_are_found_once_and_kept(self):
+        source = self.state.sources[0].picture_hash
+        first = darkroom.patches(self.file, source)
+        darkroom.patches.cache_clear()
+        np.testing.assert_array_equal(darkroom.patches(self.file, source), first)
