@@ -61,6 +61,21 @@ class RemoveSource(_Change):
     source: Number
 
 
+class SetFocus(_Change):
+    """Mark where the eye is to stay, as shares of the main photo's width and height."""
+
+    action: Literal["set_focus"]
+    x: FiniteFloat
+    y: FiniteFloat
+    reach: FiniteFloat | None = None
+
+
+class ClearFocus(_Change):
+    """Take the mark of the focus away."""
+
+    action: Literal["clear_focus"]
+
+
 class KeepThumbnail(_Change):
     """Keep a value thumbnail."""
 
@@ -357,6 +372,8 @@ AnyChange = Annotated[
     | SetSource
     | SetMainSource
     | RemoveSource
+    | SetFocus
+    | ClearFocus
     | KeepThumbnail
     | SetThumbnail
     | ChooseThumbnail

@@ -9,6 +9,14 @@ from pydantic import BaseModel, Field
 Severity = Literal["strong", "mild", "note"]
 
 
+class FocusView(BaseModel):
+    """Where the eye is to stay, as shares of the main photo's width and height; `reach` of its width."""
+
+    x: float
+    y: float
+    reach: float
+
+
 class BriefView(BaseModel):
     """What the painter wants."""
 
@@ -26,6 +34,7 @@ class BriefView(BaseModel):
     school: str
     school_name: str
     passes_by_hand: bool
+    focus: FocusView | None
 
 
 class PlaceView(BaseModel):
@@ -67,6 +76,7 @@ class ReadingView(BaseModel):
     effective_shapes: float
     largest_share: float
     contour: float
+    focus_step: float | None = Field(description="Largest value step at the focus; None without one.")
     cuts: list[float]
     histogram: list[float] = Field(description="Share of the photo in each of 128 equal parts of the scale 0-10.")
 

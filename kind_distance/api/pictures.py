@@ -17,7 +17,7 @@ from kind_distance.errors import NotFoundError
 from kind_distance.exchange.pictures import png
 from kind_distance.studio import darkroom
 from kind_distance.studio.paintings import checked_hash
-from kind_distance.studio.survey import labels_of, picture_area_cm2, settings_of, source_of
+from kind_distance.studio.survey import focus_of, labels_of, picture_area_cm2, settings_of, source_of
 
 router = APIRouter(prefix="/api", tags=["pictures"])
 Share = Annotated[float, Query(ge=0, le=1, allow_inf_nan=False)]
@@ -37,7 +37,7 @@ def thumbnail(here: Here, painting_id: int, number: int) -> Response:
     if record is None:
         raise NotFoundError("thumbnail", number)
     source = source_of(state, record.source)
-    made = darkroom.thumbnail(here.studio.file, source.picture_hash, settings_of(record))
+    made = darkroom.thumbnail(here.studio.file, source.picture_hash, settings_of(state, record))
     return forever(png(made.grey()), "image/png")
 
 
@@ -52,12 +52,12 @@ def preview(
     even: bool = False,
 ) -> PreviewView:
     """Make a thumbnail with these settings, without keeping it."""
-    settings = ThumbnailSettings(steps, smallest_share, softness, None, even)
     state = here.studio.desk(painting_id, here.clock()).state
+    settings = ThumbnailSettings(steps, smallest_share, softness, None, even, focus_of(state, source))
     record = source_of(state, source)
     file = here.studio.file
     made = darkroom.thumbnail(file, record.picture_hash, settings)
-    soft = darkroom.simplified(file, record.picture_hash, softness)
+    soft = darkroom.simplified(file, record.picture_hash, softness, settings.focus)
     image = base64.b64encode(png(made.grey())).decode()
     area = smallest_share * picture_area_cm2(state, record)
     return PreviewView(

@@ -15,6 +15,7 @@ from kind_distance.core.depth.readings import PlaneReading
 from kind_distance.core.depth.veil import profile_of
 from kind_distance.core.paint.media import ground_of, medium_of
 from kind_distance.core.passes.model import school_of
+from kind_distance.core.picture.focus import USUAL_REACH
 from kind_distance.core.picture.thumbnail import Simplified, Thumbnail
 from kind_distance.core.wording import Unit, say_area, say_distance, say_length, say_size
 from kind_distance.errors import DomainError
@@ -23,10 +24,16 @@ from kind_distance.studio import darkroom
 from kind_distance.studio.clock import minute_of, moment_of
 from kind_distance.studio.paintings import Opened, Studio
 from kind_distance.studio.summary import hex_colour, say_next
-from kind_distance.studio.survey import picture_area_cm2, settings_of, source_of
+from kind_distance.studio.survey import focus_of, picture_area_cm2, source_of
 
 WARM_FROM = 3.0
 INK_FROM = 4.9  # above this value black reads better than white [V]
+
+
+def _focus(brief: Brief) -> m.FocusView | None:
+    if brief.focus_x is None or brief.focus_y is None:
+        return None
+    return m.FocusView(x=brief.focus_x, y=brief.focus_y, reach=brief.focus_reach or USUAL_REACH)
 
 
 def _brief(brief: Brief) -> m.BriefView:
@@ -45,6 +52,7 @@ def _brief(brief: Brief) -> m.BriefView:
         school=brief.school,
         school_name=school_of(brief.school).name,
         passes_by_hand=brief.passes_by_hand,
+        focus=_focus(brief),
     )
 
 
@@ -93,6 +101,7 @@ def reading_view(thumbnail: Thumbnail, soft: Simplified) -> m.ReadingView:
         effective_shapes=round(r.effective_shapes, 2),
         largest_share=round(r.largest_share, 4),
         contour=round(r.contour, 2),
+        focus_step=None if r.focus_step is None else round(r.focus_step, 2),
         cuts=[round(v, 3) for v in thumbnail.cuts],
         histogram=[round(float(v), 5) for v in soft.plain_histogram],
     )
@@ -102,8 +111,12 @@ def _thumbnail(
     studio: Studio, painting_id: int, state: State, record: ThumbnailRecord, made: Thumbnail
 ) -> m.ThumbnailView:
     source = source_of(state, record.source)
-    key = f"{source.picture_hash[:8]}-{record.steps}-{record.smallest_share:g}-{record.softness:g}-{int(record.even)}"
+    focus = focus_of(state, record.source)
+    place = "" if focus is None else f"-{focus.x:g}-{focus.y:g}-{focus.reach:g}"
+    settings = f"{record.steps}-{record.smallest_share:g}-{record.softness:g}-{int(record.even)}"
+    key = f"{source.picture_hash[:8]}-{settings}{place}"
     area = record.smallest_share * picture_area_cm2(state, source)
+    soft = darkroom.simplified(studio.file, source.picture_hash, record.softness, focus)
     return m.ThumbnailView(
         number=record.number,
         source=record.source,
@@ -116,7 +129,7 @@ def _thumbnail(
         chosen=record.number == state.brief.chosen_thumbnail,
         image=f"/api/paintings/{painting_id}/thumbnails/{record.number}.png?k={key}",
         aspect=source.width_px / source.height_px,
-        reading=reading_view(made, darkroom.simplified(studio.file, source.picture_hash, settings_of(record).softness)),
+        reading=reading_view(made, soft),
     )
 
 

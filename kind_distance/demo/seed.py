@@ -162,6 +162,7 @@ def _tea(file: Path, now: datetime) -> State:
             _kept(3, 0.008, 0.02, name="3 steps, large shapes"),
             _kept(5, 0.002, 0.008, name="5 steps, closer"),
             _kept(4, 0.006, 0.014, even=True),
+            ("set_focus", {"x": 0.315, "y": 0.5, "reach": 0.12}),
             _session(saturday, 110, "on the hill", **outside),
             _session(saturday.replace(hour=14, minute=0) + timedelta(days=1), 180, "studio"),
         ],
@@ -170,7 +171,16 @@ def _tea(file: Path, now: datetime) -> State:
 
 def _mill(file: Path, now: datetime) -> State:
     state = _begun(file, MILL, minutes_now(now))
-    state = _do(file, state, minutes_now(now), [_kept(4, 0.004, 0.014), _kept(3, 0.01, 0.022, name="3 steps, big sky")])
+    state = _do(
+        file,
+        state,
+        minutes_now(now),
+        [
+            _kept(4, 0.004, 0.014),
+            _kept(3, 0.01, 0.022, name="3 steps, big sky"),
+            ("set_focus", {"x": 0.615, "y": 0.555}),
+        ],
+    )
     return replace(state, brief=replace(state.brief, chosen_thumbnail=None))
 
 

@@ -28,6 +28,9 @@ class Brief:
     main_source: int | None = None
     chosen_thumbnail: int | None = None
     passes_by_hand: bool = False
+    focus_x: float | None = None
+    focus_y: float | None = None
+    focus_reach: float | None = None
 
 
 @dataclass(frozen=True)

@@ -23,7 +23,8 @@ from kind_distance.store.records import (
 )
 
 BRIEF = """SELECT title, idea, medium, support, width_cm, height_cm, unit, ground, school, veil, visibility_km, pull,
-  key, gap, main_source, chosen_thumbnail, passes_by_hand FROM brief WHERE painting_id = ?"""
+  key, gap, main_source, chosen_thumbnail, passes_by_hand, focus_x, focus_y, focus_reach
+  FROM brief WHERE painting_id = ?"""
 SOURCES = """SELECT number, picture_hash, name, purpose, format, width_px, height_px, taken_at, lens, latitude,
   longitude, place_shared, remark FROM source WHERE painting_id = ? ORDER BY number"""
 THUMBNAILS = """SELECT number, source, name, steps, smallest_share, softness, even
@@ -95,7 +96,7 @@ class _Part:
 PARTS = (
     _Part(
         "DELETE FROM brief WHERE painting_id = ?",
-        "INSERT INTO brief VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)",
+        "INSERT INTO brief VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)",
         lambda state: [astuple(state.brief)],
     ),
     _Part(

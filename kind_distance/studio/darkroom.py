@@ -11,6 +11,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from kind_distance.core.depth.segments import segment_ids
+from kind_distance.core.picture.focus import Focus
 from kind_distance.core.picture.thumbnail import (
     Plain,
     Simplified,
@@ -98,12 +99,12 @@ def _plain(file: Path, picture_hash: str) -> Plain:
 
 
 @lru_cache(maxsize=24)
-def simplified(file: Path, picture_hash: str, softness: float) -> Simplified:
+def simplified(file: Path, picture_hash: str, softness: float, focus: Focus | None = None) -> Simplified:
     """Return the picture after squinting."""
-    return squint(_plain(file, picture_hash), softness)
+    return squint(_plain(file, picture_hash), softness, focus)
 
 
 @lru_cache(maxsize=128)
 def thumbnail(file: Path, picture_hash: str, settings: ThumbnailSettings) -> Thumbnail:
     """Return a value thumbnail of the picture."""
-    return make_thumbnail(simplified(file, picture_hash, settings.softness), settings)
+    return make_thumbnail(simplified(file, picture_hash, settings.softness, settings.focus), settings)

@@ -27,9 +27,11 @@ from kind_distance.core.depth.plan import (
 from kind_distance.core.depth.proposal import propose_planes
 from kind_distance.core.depth.readings import Border, PlaneReading, read_borders, read_planes
 from kind_distance.core.depth.segments import Segments, build_segments
-from kind_distance.core.judgement import Judgement, most_costly_first
+from kind_distance.core.judgement import Judgement, Remedy, most_costly_first
 from kind_distance.core.picture.audit import audit_thumbnail
-from kind_distance.core.picture.thumbnail import Thumbnail, ThumbnailSettings
+from kind_distance.core.picture.cuts import MOST
+from kind_distance.core.picture.focus import LEAST_STEP, USUAL_REACH, Focus
+from kind_distance.core.picture.thumbnail import SOFTNESS_RANGE, Thumbnail, ThumbnailSettings
 from kind_distance.core.picture.working import Fit, fit_on_support
 from kind_distance.core.wording import Unit
 from kind_distance.errors import NotFoundError
@@ -85,9 +87,18 @@ def plane_numbers(state: State) -> dict[int, int]:
     return {plane.number: plane.rank for plane in state.planes}
 
 
-def settings_of(record: ThumbnailRecord) -> ThumbnailSettings:
+def focus_of(state: State, source: int) -> Focus | None:
+    """Return the marked focus for a photo; it lies on the main one."""
+    brief = state.brief
+    if brief.focus_x is None or brief.focus_y is None or source != brief.main_source:
+        return None
+    return Focus(brief.focus_x, brief.focus_y, USUAL_REACH if brief.focus_reach is None else brief.focus_reach)
+
+
+def settings_of(state: State, record: ThumbnailRecord) -> ThumbnailSettings:
     """Return the settings of a kept thumbnail, as the computation wants them."""
-    return ThumbnailSettings(record.steps, record.smallest_share, record.softness, None, record.even)
+    focus = focus_of(state, record.source)
+    return ThumbnailSettings(record.steps, record.smallest_share, record.softness, None, record.even, focus)
 
 
 def strokes_by_rank(state: State) -> tuple[Stroke, ...]:
@@ -197,7 +208,7 @@ def survey_depth(file: Path, state: State) -> DepthSurvey:
 
 def _thumbnails(file: Path, state: State) -> dict[int, Thumbnail]:
     return {
-        each.number: darkroom.thumbnail(file, source_of(state, each.source).picture_hash, settings_of(each))
+        each.number: darkroom.thumbnail(file, source_of(state, each.source).picture_hash, settings_of(state, each))
         for each in state.thumbnails
     }
 
@@ -209,13 +220,36 @@ def picture_area_cm2(state: State, source: SourceRecord) -> float:
     return source.width_px * source.height_px * fit.cm_per_px**2
 
 
-def _judge_chosen(state: State, thumbnails: dict[int, Thumbnail]) -> list[Judgement]:
+def _focus_remedies(file: Path, state: State, record: ThumbnailRecord) -> tuple[Remedy, ...]:
+    """Try what brings a lost focus back; offer what does, the gentlest first."""
+    picture_hash, settings = source_of(state, record.source).picture_hash, settings_of(state, record)
+    if settings.focus is None:
+        return ()
+    trials: list[tuple[str, dict[str, object]]] = [
+        (f"{record.steps + 1} steps", {"steps": min(MOST, record.steps + 1)}),
+        ("Smaller shapes", {"smallest_share": round(record.smallest_share / 3, 5)}),
+        ("Squint less", {"softness": max(SOFTNESS_RANGE[0], round(record.softness / 2, 4))}),
+        (f"{record.steps + 2} steps", {"steps": min(MOST, record.steps + 2)}),
+    ]
+    found = []
+    for label, change in trials:
+        tried = replace(settings, **change)  # type: ignore[arg-type]
+        step = darkroom.thumbnail(file, picture_hash, tried).reading.focus_step
+        if step is not None and step >= LEAST_STEP:
+            found.append(Remedy(label, "set_thumbnail", {"thumbnail": record.number, **change}))
+    return tuple(found[:2])
+
+
+def _judge_chosen(file: Path, state: State, thumbnails: dict[int, Thumbnail]) -> list[Judgement]:
     chosen = next((t for t in state.thumbnails if t.number == state.brief.chosen_thumbnail), None)
     if chosen is None:
         return []
     area = picture_area_cm2(state, source_of(state, chosen.source))
     reading = thumbnails[chosen.number].reading
-    return audit_thumbnail(chosen.number, settings_of(chosen), reading, area, cast("Unit", state.brief.unit))
+    lost = reading.focus_step is not None and reading.focus_step < LEAST_STEP
+    remedies = _focus_remedies(file, state, chosen) if lost else ()
+    unit = cast("Unit", state.brief.unit)
+    return audit_thumbnail(chosen.number, settings_of(state, chosen), reading, area, unit, remedies)
 
 
 def survey(file: Path, state: State, now_min: int) -> Survey:
@@ -234,7 +268,7 @@ def survey(file: Path, state: State, now_min: int) -> Survey:
     area = 0.0 if depth.fit is None else _area(file, state, depth.fit)
     work = survey_passes(state, depth.given, depth.plan, area, now_min)
     silenced = {each.key for each in state.meant_so}
-    found = [*_judge_chosen(state, thumbnails), *depth.judgements, *work.judgements]
+    found = [*_judge_chosen(file, state, thumbnails), *depth.judgements, *work.judgements]
     loud = most_costly_first([each for each in found if each.key not in silenced])
     return Survey(thumbnails, depth, work, loud + [each for each in found if each.key in silenced])
 

@@ -107,6 +107,30 @@ class Thumbnails(InBrowser):
         wall.get_by_role("button", name="Take away: Too many").click()
         expect(wall.get_by_text("Too many")).to_have_count(0)
 
+    def test_the_focus_is_marked_by_a_press_and_by_keys(self):
+        page = self.go(f"/paintings/{POOL}/thumbnails")
+        page.get_by_role("button", name="Mark the focus").click()
+        box = page.locator("figure.picture").bounding_box()
+        page.mouse.click(box["x"] + 0.76 * box["width"], box["y"] + 0.72 * box["height"])
+        expect(page.get_by_role("heading", name="The focus")).to_be_visible()
+        expect(page.locator("circle.over")).to_have_count(1)
+        first = page.locator("circle.over").get_attribute("cx")
+        self.assertAlmostEqual(float(first), 760, delta=4)
+        page.get_by_role("button", name="Move the focus").click()
+        page.get_by_role("application").focus()
+        for key in ("ArrowLeft", "Shift+ArrowLeft", "Enter"):
+            page.keyboard.press(key)
+        expect(page.get_by_role("button", name="Move the focus")).to_be_visible()
+        expect(page.locator("circle.over")).not_to_have_attribute("cx", first)
+        self.assertAlmostEqual(float(page.locator("circle.over").get_attribute("cx")), float(first) - 60, delta=2)
+        slider = page.get_by_role("slider", name="Reach of the focus")
+        slider.focus()
+        for _ in range(3):
+            page.keyboard.press("ArrowRight")
+        expect(page.get_by_text("within 15 %")).to_be_visible()
+        page.get_by_role("button", name="Take the focus away").click()
+        expect(page.locator("circle.over")).to_have_count(0)
+
     def test_a_kept_one_is_changed(self):
         page = self.go(f"/paintings/{TEA}/thumbnails")
         page.get_by_role("button", name="5 values").click()

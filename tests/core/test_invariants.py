@@ -8,7 +8,7 @@ from hypothesis import strategies as st
 
 from kind_distance.core.colour.munsell import PAINT_DARKEST, PAINT_LIGHTEST
 from kind_distance.core.depth.audit import audit_depth
-from kind_distance.core.depth.ladder import KEYS, key_range
+from kind_distance.core.depth.ladder import KEYS, LEAST_GAP, key_range
 from kind_distance.core.depth.plan import DepthInput, DepthSettings, PairChoice, PlaneSpec, plan_depth
 from kind_distance.core.depth.readings import Border, PlaneReading, read_borders, read_planes
 from kind_distance.core.depth.veil import PROFILES
@@ -71,7 +71,7 @@ class AnyScene(unittest.TestCase):
             self.assertTrue(all(-1e-9 <= c <= 1 + 1e-9 for c in planned.colour))
         for gap in plan.gaps:
             apart = gap.sign * (plan.planes[gap.far].value - plan.planes[gap.near].value)
-            if not {gap.far, gap.near} <= in_conflict and gap.wanted > 0:
+            if not {gap.far, gap.near} <= in_conflict and gap.wanted >= LEAST_GAP:
                 self.assertGreaterEqual(apart, gap.wanted - 5e-3)
 
     @given(scenes())
@@ -93,7 +93,7 @@ class AnyScene(unittest.TestCase):
         missed = [
             gap
             for gap in plan.gaps
-            if gap.wanted > 0
+            if gap.wanted >= LEAST_GAP
             and gap.sign * (plan.planes[gap.far].value - plan.planes[gap.near].value) < gap.wanted - 0.01
         ]
         if missed:

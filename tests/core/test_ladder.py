@@ -115,6 +115,13 @@ class Conflicts(unittest.TestCase):
         self.assertLess(ladder.conflicts[0].granted, 0)
         np.testing.assert_allclose(ladder.planned, (4, 6), atol=1e-6)
 
+    def test_a_gap_too_small_to_see_never_stops_a_plan(self):
+        """Found by the property tests: a lock far off and a gap of a thousandth left the programme without an answer."""
+        ladder = solve_ladder([Rung(5, 1.75), Rung(5, 9.5)], [Gap(0, 1, 1, 0.001)], LOW, HIGH)
+        self.assertEqual(ladder.conflicts, ())
+        ladder = solve_ladder([Rung(5, 1.75), Rung(5, 9.5)], [Gap(0, 1, 1, 0.02)], LOW, HIGH)
+        self.assertLess(ladder.conflicts[0].granted, -7)
+
     def test_nonsense(self):
         with self.assertRaises(DomainError):
             solve_ladder([Rung(5)], [], 6, 4)

@@ -71,7 +71,7 @@ class Shapes(unittest.TestCase):
         value = np.where(steps == 0, 2.0, 8.0).astype(np.float32)
         steps[8:11, 19:22] = 1  # on the border, in value close to the light side
         value[8:11, 19:22] = 7.0
-        merged = merge_small(steps, value, 12)
+        merged = merge_small(find_shapes(steps), value, 12)
         self.assertEqual(set(np.unique(merged)), {0, 2})
         self.assertTrue((merged[8:11, 19:22] == 2).all())
 
@@ -79,12 +79,12 @@ class Shapes(unittest.TestCase):
         rng = np.random.default_rng(2)
         value = rng.uniform(0, 10, (60, 80)).astype(np.float32)
         steps = (value / 3.4).astype(np.uint8)
-        merged = merge_small(steps, value, 40)
+        merged = merge_small(find_shapes(steps), value, 40)
         self.assertGreaterEqual(find_shapes(merged).area_px.min(), 40)
 
     def test_a_picture_of_one_shape_stays(self):
         steps = np.ones((5, 5), np.uint8)
-        np.testing.assert_array_equal(merge_small(steps, steps.astype(np.float32), 1000), steps)
+        np.testing.assert_array_equal(merge_small(find_shapes(steps), steps.astype(np.float32), 1000), steps)
 
     def test_effective_number_of_shapes(self):
         """Four equal areas are worth four; one that holds all but nothing is worth one (arithmetic)."""

@@ -214,10 +214,11 @@ def _unmarked(given: DepthInput) -> list[Judgement]:
             key="guessed_planes",
             kind="guessed_planes",
             stage=STAGE,
-            severity="mild",
+            # While everything is guessed, every other finding speaks of the guess.
+            severity="strong" if len(guessed) == len(given.specs) else "mild",
             title="Guessed, not marked",
             text=text,
-            weight=float(len(guessed)),
+            weight=1000.0 if len(guessed) == len(given.specs) else float(len(guessed)),
             remedies=(Remedy(f"Mark {given.specs[first - 1].name}", "choose_plane", {"plane": first}),),
         )
     )

@@ -23,6 +23,7 @@ KEYS: dict[str, tuple[float, float]] = {
     "low": (0.0, 0.55),
 }
 USUAL_GAP = 0.6  # value steps between planes that meet, so that their border reads [V]; common practice, no source
+LEAST_GAP = 0.02  # a smaller gap is none: no brush and no eye tells it [V]
 TOUCHING = 1e-6
 
 
@@ -133,10 +134,10 @@ def _grant(
             np.append(np.zeros(count), -1.0),
             A_ub=-np.column_stack([rows, column]),
             b_ub=-right + TOUCHING,
-            bounds=[*bounds, (-100.0, 1.0)],
+            bounds=[*bounds, (-1000.0, 1.0)],
             method="highs",
         )
-        if found.x is None:  # cannot be: a share of -100 is always to be had
+        if found.x is None:  # cannot be: a share of -1000 of 0.02 steps is more than the whole scale
             raise DomainError("The ladder has no answer for these values.", "Free a plane that is held by hand.")
         best = float(found.x[-1])
         if best >= 1 - 1e-9:
@@ -183,7 +184,7 @@ def solve_ladder(rungs: list[Rung], gaps: list[Gap], low: float, high: float) ->
     if not rungs:
         return Ladder((), ())
     bounds = _bounds(rungs, low, high)
-    active = [g for g in gaps if g.wanted > 0]
+    active = [g for g in gaps if g.wanted >= LEAST_GAP]
     rows = _rows(active, len(rungs))
     wanted = np.array([g.wanted for g in active])
     share, groups = _grant(rows, wanted, bounds) if active else (np.zeros(0), [])

@@ -107,13 +107,23 @@ def read_planes(picture: WorkingPicture, labels: NDArray[np.uint8], count: int) 
         In order of planes; None for one that holds no pixel.
     """
     inside = _inside(labels, count)
-    flat, pixels = inside.ravel(), np.bincount(inside.ravel(), minlength=count + 1)
     whole = np.bincount(labels.ravel(), minlength=count + 1)
+    # Means of colour need a quarter of the pixels, unless a plane would be left with too few.
+    sample = np.s_[::2, ::2]
+    pixels = np.bincount(inside[sample].ravel(), minlength=count + 1)
+    if np.any((pixels[1:] < LEAST_INSIDE_PX) & (whole[1:] > 0)):
+        sample = np.s_[::1, ::1]
+        pixels = np.bincount(inside.ravel(), minlength=count + 1)
+    flat = inside[sample].ravel()
 
     def means(field: NDArray[np.generic]) -> NDArray[np.float64]:
-        return np.bincount(flat, weights=field.ravel(), minlength=count + 1) / np.maximum(pixels, 1)
+        weights = field[sample].ravel()
+        return np.bincount(flat, weights=weights, minlength=count + 1) / np.maximum(pixels, 1)
 
-    chroma, warmth, detail = means(picture.chroma), means(picture.warmth), means(picture.fine_edges)
+    chroma, warmth = means(picture.chroma), means(picture.warmth)
+    # Fine edges can come at a regular distance, which sampling would miss or double: count them all.
+    edges = np.bincount(inside[picture.fine_edges], minlength=count + 1)
+    detail = edges / np.maximum(np.bincount(inside.ravel(), minlength=count + 1), 1)
     linear = np.stack([means(picture.linear[..., channel]) for channel in range(3)], axis=-1)
     accents = _percentiles(picture.value, inside, count)
     readings: list[PlaneReading | None] = []
@@ -204,8 +214,10 @@ def read_borders(picture: WorkingPicture, labels: NDArray[np.uint8], count: int,
     for (far, near), length in sorted(lengths.items()):
         if length < LEAST_BORDER * labels.shape[1] * cm_per_px:
             continue
-        y, x = (index // 2 for index in np.nonzero(border_pixels(labels, far, near)))
-        step = fields[near - 1][y, x] - fields[far - 1][y, x]
+        along = border_pixels(halved, far, near)
+        if not along.any():
+            continue  # a contact so short that it falls between the sampled pixels
+        step = fields[near - 1][along] - fields[far - 1][along]
         borders.append(
             Border(
                 far=far,

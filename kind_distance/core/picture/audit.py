@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from kind_distance.core.judgement import Judgement, Remedy, most_costly_first
 from kind_distance.core.picture.cuts import FEWEST, MOST
+from kind_distance.core.picture.focus import LEAST_STEP
 from kind_distance.core.picture.thumbnail import Reading as ThumbnailReading
 from kind_distance.core.picture.thumbnail import ThumbnailSettings
 from kind_distance.core.wording import Unit, say_area, say_value
@@ -102,8 +103,32 @@ def _many_shapes(
     ]
 
 
+def _lost_focus(number: int, reading: ThumbnailReading, remedies: tuple[Remedy, ...]) -> list[Judgement]:
+    if reading.focus_step is None or reading.focus_step >= LEAST_STEP:
+        return []
+    left = f"only {reading.focus_step:.1f} of a step is" if reading.focus_step else "no edge at all is"
+    return [
+        Judgement(
+            key=f"focus_lost:{number}",
+            kind="focus_lost",
+            stage=STAGE,
+            severity="strong",
+            title="The focus is lost",
+            text=f"Within its reach {left} left, and {LEAST_STEP:.0f} is the least that holds the eye. "
+            "Simplify everything else, not this.",
+            weight=1000.0,
+            remedies=remedies,
+        )
+    ]
+
+
 def audit_thumbnail(
-    number: int, settings: ThumbnailSettings, reading: ThumbnailReading, area_cm2: float, unit: Unit
+    number: int,
+    settings: ThumbnailSettings,
+    reading: ThumbnailReading,
+    area_cm2: float,
+    unit: Unit,
+    focus_remedies: tuple[Remedy, ...] = (),
 ) -> list[Judgement]:
     """Judge a value thumbnail, most costly first.
 
@@ -116,9 +141,12 @@ def audit_thumbnail(
     area_cm2 : float
         Area of the picture on the support. [cm2]
     unit : "cm" or "in"
+    focus_remedies : tuple of Remedy
+        What brings a lost focus back, tried beforehand.
     """
     return most_costly_first(
         [
+            *_lost_focus(number, reading, focus_remedies),
             *_one_great_mass(number, settings, reading),
             *_close_steps(number, settings, reading),
             *_many_shapes(number, settings, reading, area_cm2, unit),

@@ -67,10 +67,10 @@ def _adjacency(ids: NDArray[np.int32], count: int) -> list[dict[int, int]]:
 class _Merging:
     """The shapes while they are being joined; `parent` leads from a lost shape to the one that took it."""
 
-    def __init__(self, shapes: Shapes, value: NDArray[np.float32]) -> None:
+    def __init__(self, shapes: Shapes, value: NDArray[np.float32], weight: NDArray[np.float32] | None = None) -> None:
         count = len(shapes.area_px)
         sums = np.bincount(shapes.ids.ravel(), weights=value.ravel(), minlength=count)
-        self.area = shapes.area_px.tolist()
+        self.area: list[float] = weighed_areas(shapes, weight).tolist()
         self.mean = (sums / np.maximum(shapes.area_px, 1)).tolist()
         self.step = shapes.step.tolist()
         self.touching = _adjacency(shapes.ids, count)
@@ -114,25 +114,35 @@ class _Merging:
                 self.join(neighbour, shape)
 
 
-def merge_small(steps: NDArray[np.uint8], value: NDArray[np.float32], least_px: float) -> NDArray[np.uint8]:
+def weighed_areas(shapes: Shapes, weight: NDArray[np.float32] | None) -> NDArray[np.float64]:
+    """Area of each shape, a pixel counting as much as its weight: (N,)."""
+    if weight is None:
+        return shapes.area_px.astype(np.float64)
+    return np.asarray(np.bincount(shapes.ids.ravel(), weight.ravel(), len(shapes.area_px)), dtype=np.float64)
+
+
+def merge_small(
+    shapes: Shapes, value: NDArray[np.float32], least_px: float, weight: NDArray[np.float32] | None = None
+) -> NDArray[np.uint8]:
     """Give every shape smaller than `least_px` the step of its best neighbour.
 
     Parameters
     ----------
-    steps : uint8 array, shape (H, W)
-        Step of each pixel, 0 = darkest.
+    shapes : Shapes
+        Connected shapes of a step picture, from :func:`find_shapes`.
     value : float32 array, shape (H, W)
         Munsell value 0-10.
     least_px : float
         Smallest shape to keep. [px]
+    weight : float32 array, shape (H, W), or None
+        What each pixel counts; more than 1 where small shapes are to be spared.
 
     Returns
     -------
     uint8 array, shape (H, W)
         Steps; no shape is smaller than asked unless it is the whole picture.
     """
-    shapes = find_shapes(steps)
-    merging = _Merging(shapes, value)
+    merging = _Merging(shapes, value, weight)
     heap = [(area, shape) for shape, area in enumerate(merging.area) if area < least_px]
     heapq.heapify(heap)
     while heap:

@@ -17,7 +17,7 @@ from kind_distance.errors import DomainError
 VIEW_SIZE = 1600  # long side shown on screen [px]
 WORKING_SIZE = 960  # long side on which planes are marked and measured [px]
 EDGE_STEP = 0.5  # value difference over two pixels that counts as detail [V]
-THUMBNAIL_SIZE = 560  # long side on which value thumbnails are made [px]
+THUMBNAIL_SIZE = 480  # long side on which value thumbnails are made [px]
 
 
 def shrink(linear: NDArray[np.float32], long_side: int) -> NDArray[np.float32]:

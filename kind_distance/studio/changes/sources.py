@@ -75,7 +75,9 @@ def set_main_source(desk: Desk, *, source: int) -> Changed:
     record = source_of(desk.state, source)
     if desk.state.brief.main_source == source:
         return desk.state, f"Planes on {record.name}"
-    state = replace(desk.state, brief=replace(desk.state.brief, main_source=source), strokes=())
+    state = replace(
+        desk.state, brief=replace(desk.state.brief, main_source=source, focus_x=None, focus_y=None), strokes=()
+    )
     return state, f"Planes on {record.name}"
 
 

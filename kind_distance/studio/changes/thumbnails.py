@@ -5,12 +5,13 @@ from __future__ import annotations
 from dataclasses import replace
 from typing import Any
 
+from kind_distance.core.picture.focus import USUAL_REACH, Focus
 from kind_distance.errors import DomainError, NotFoundError
 from kind_distance.store.records import State, ThumbnailRecord
 from kind_distance.studio.changes.desk import LONGEST_NAME, Changed, Desk, clean_text, next_number
 from kind_distance.studio.survey import settings_of, source_of
 
-CHANGES = ("keep_thumbnail", "set_thumbnail", "choose_thumbnail", "remove_thumbnail")
+CHANGES = ("set_focus", "clear_focus", "keep_thumbnail", "set_thumbnail", "choose_thumbnail", "remove_thumbnail")
 MOST_THUMBNAILS = 24
 
 
@@ -46,7 +47,7 @@ def keep_thumbnail(
         softness,
         even,
     )
-    settings_of(record)
+    settings_of(state, record)  # checks it
     brief = state.brief
     if brief.chosen_thumbnail is None:
         brief = replace(brief, chosen_thumbnail=record.number)
@@ -76,7 +77,7 @@ def set_thumbnail(
     usual = f"{record.steps} {'equal ' if record.even else ''}steps"
     if name is None and record.name == usual:
         changed = replace(changed, name=f"{changed.steps} {'equal ' if changed.even else ''}steps")
-    settings_of(changed)
+    settings_of(desk.state, changed)  # checks it
     thumbnails = tuple(changed if t.number == thumbnail else t for t in desk.state.thumbnails)
     return replace(desk.state, thumbnails=thumbnails), f"Thumbnail: {changed.name}"
 
@@ -95,3 +96,19 @@ def remove_thumbnail(desk: Desk, *, thumbnail: int) -> Changed:
     if brief.chosen_thumbnail == thumbnail:
         brief = replace(brief, chosen_thumbnail=left[0].number if left else None)
     return replace(desk.state, brief=brief, thumbnails=left), f"Thumbnail taken away: {record.name}"
+
+
+def set_focus(desk: Desk, *, x: float, y: float, reach: float | None = None) -> Changed:
+    """Mark where the eye is to stay, on the main photo; what is not said of its reach stays."""
+    if desk.state.brief.main_source is None:
+        raise DomainError("There is no photo to mark the focus on.", "Bring a photo first.")
+    kept = desk.state.brief.focus_reach or USUAL_REACH
+    focus = Focus(round(x, 4), round(y, 4), round(reach if reach is not None else kept, 4))
+    brief = replace(desk.state.brief, focus_x=focus.x, focus_y=focus.y, focus_reach=focus.reach)
+    return replace(desk.state, brief=brief), "Focus marked" if reach is None else "Reach of the focus"
+
+
+def clear_focus(desk: Desk) -> Changed:
+    """Take the mark of the focus away."""
+    brief = replace(desk.state.brief, focus_x=None, focus_y=None, focus_reach=None)
+    return replace(desk.state, brief=brief), "Focus taken away"

@@ -95,6 +95,10 @@ p {
   gap: 6px;
   margin-top: 7px;
 }
+.deeds .do {
+  white-space: normal;
+  text-align: left;
+}
 .reason {
   margin-top: 8px;
   font-size: 14px;

@@ -17,6 +17,7 @@ export const STAGE_KEYS: Record<string, KeyHelp[]> = {
   thumbnails: [
     { keys: "2 … 7 on the row of steps", what: "number of values" },
     { keys: "← →", what: "move a slider that has the focus" },
+    { keys: "arrows, Enter on the picture", what: "move and set the mark of the focus" },
   ],
   planes: [
     { keys: "↑ ↓ on the ladder", what: "planned value up or down by half a step" },

@@ -16,7 +16,7 @@ const props = defineProps<{
 const emit = defineEmits<{ choose: [number: number]; session: [session: Session] }>();
 
 const HEAD = 56;
-const NAMES = 112;
+const NAMES = 124;
 const holder = ref<HTMLElement | null>(null);
 const { width: room } = useElementSize(holder);
 const row = computed(() => Math.max(46, Math.min(80, 500 / (props.planes.length + 1))));

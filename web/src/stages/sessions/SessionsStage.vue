@@ -33,7 +33,7 @@ const ready = computed(() => Boolean(work.value?.passes.length));
   <StageLayout>
     <div v-if="table.painting && work && ready" class="sessions">
       <div class="deeds">
-        <button class="do main" @click="editing = 'new'">Add a session</button>
+        <button v-if="work.sessions.length" class="do main" @click="editing = 'new'">Add a session</button>
         <a class="do" :href="`/api/paintings/${table.painting.id}/sheet.pdf`" target="_blank" rel="noopener"
           >The sheet for the easel (PDF)</a
         >

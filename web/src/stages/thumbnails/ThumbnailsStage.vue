@@ -3,8 +3,10 @@
 import { computed, ref, watch } from "vue";
 import type { Preview, Thumbnail } from "@/api/client";
 import { useTable } from "@/api/store";
+import FocusMark from "@/picture/FocusMark.vue";
 import ValueScale from "@/picture/ValueScale.vue";
 import StageLayout from "../StageLayout.vue";
+import FocusLine from "./FocusLine.vue";
 import ThumbnailControls, { type Settings } from "./ThumbnailControls.vue";
 import ThumbnailWall from "./ThumbnailWall.vue";
 
@@ -13,6 +15,7 @@ const settings = ref<Settings>({ source: 0, steps: 4, smallest_share: 0.004, sof
 const at = ref(0);
 const preview = ref<Preview | null>(null);
 const photo = ref(false);
+const marking = ref(false);
 let asking: AbortController | null = null;
 let wanted = "";
 
@@ -20,6 +23,7 @@ const sources = computed(() => table.painting?.sources ?? []);
 const thumbnails = computed(() => table.painting?.thumbnails ?? []);
 const source = computed(() => sources.value.find((each) => each.number === settings.value.source));
 const current = computed(() => thumbnails.value.find((each) => each.number === at.value));
+const focus = computed(() => table.painting?.brief.focus ?? null);
 const changed = computed(() => {
   const kept = current.value;
   if (!kept) return true;
@@ -42,7 +46,7 @@ function take(thumbnail: Thumbnail): void {
 /** Asks for the picture as it would be now; while one is asked for, only the latest wish is kept. */
 async function refresh(): Promise<void> {
   if (!source.value) return;
-  const key = JSON.stringify(settings.value);
+  const key = JSON.stringify([settings.value, focus.value]);
   if (key === wanted) return;
   wanted = key;
   asking?.abort();
@@ -77,8 +81,12 @@ watch(
     if (!source.value) settings.value.source = sources.value[0]?.number ?? 0;
   },
 );
-watch(settings, refresh, { deep: true, immediate: true });
+watch([settings, focus], refresh, { deep: true, immediate: true });
 
+async function mark(x: number, y: number): Promise<void> {
+  marking.value = false;
+  await table.change({ action: "set_focus", x, y });
+}
 async function keep(): Promise<void> {
   const before = new Set(thumbnails.value.map((each) => each.number));
   if (await table.change({ action: "keep_thumbnail", ...settings.value, name: "" })) {
@@ -102,9 +110,27 @@ async function adjust(): Promise<void> {
           :class="{ crisp: !photo }"
           :style="{ aspectRatio: `${source.width_px} / ${source.height_px}` }"
         />
-        <button class="do see on-picture" :aria-pressed="photo" @click="photo = !photo">
-          {{ photo ? "Values" : "Photo" }}
-        </button>
+        <FocusMark
+          v-if="source.main && (focus || marking)"
+          :focus="focus"
+          :aspect="source.width_px / source.height_px"
+          :marking="marking"
+          @mark="mark"
+          @done="marking = false"
+        />
+        <span class="see">
+          <button class="do on-picture" :aria-pressed="photo" @click="photo = !photo">
+            {{ photo ? "Values" : "Photo" }}
+          </button>
+          <button
+            v-if="source.main"
+            class="do on-picture"
+            :aria-pressed="marking"
+            @click="marking = !marking"
+          >
+            {{ marking ? "Press where the eye is to stay" : focus ? "Move the focus" : "Mark the focus" }}
+          </button>
+        </span>
       </figure>
       <div class="scale"><ValueScale v-if="preview" :reading="preview.reading" /></div>
       <ThumbnailControls
@@ -127,6 +153,7 @@ async function adjust(): Promise<void> {
       >
     </div>
     <template #margin>
+      <FocusLine v-if="focus && source?.main" :focus="focus" :step="preview?.reading.focus_step ?? null" />
       <div v-if="preview" class="reading">
         <h2>Reads as {{ preview.reading.effective_shapes.toFixed(1) }} shapes</h2>
         <p>
@@ -162,12 +189,16 @@ async function adjust(): Promise<void> {
   position: absolute;
   left: 8px;
   bottom: 8px;
+  display: flex;
+  gap: 8px;
+}
+.see .do {
   background: var(--shade);
   border-color: #fff;
   color: #fff;
 }
-.see:hover:not(:disabled),
-.see[aria-pressed="true"] {
+.see .do:hover:not(:disabled),
+.see .do[aria-pressed="true"] {
   background: #fff;
   color: #111;
 }
