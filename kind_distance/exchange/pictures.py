@@ -91,10 +91,7 @@ def _open(data: bytes, name: str) -> Image.Image:
         )
     _register_heif()
     try:
-        with warnings.catch_warnings():
-            # Pillow's own bomb warning comes at a lower size than ours and would double the message.
-            warnings.simplefilter("ignore")
-            return Image.open(io.BytesIO(data), formats=list(FORMATS))
+        return Image.open(io.BytesIO(data), formats=list(FORMATS))
     except UnidentifiedImageError:
         raise NotAPictureError(
             f"{name} is not a picture that can be read here.", f"Bring a {SAID_FORMATS} file."
@@ -254,6 +251,13 @@ def read_picture(data: bytes, name: str = "This file") -> TakenPicture:
     PictureError
         One of its kinds: empty, no picture, broken, too large, too small.
     """
+    with warnings.catch_warnings():
+        # Pillow warns of damage and of sizes below our own limit; what matters is said by our errors.
+        warnings.simplefilter("ignore")
+        return _read(data, name)
+
+
+def _read(data: bytes, name: str) -> TakenPicture:
     try:
         picture = _open(data, name)
     except NotAPictureError:
