@@ -34,6 +34,10 @@ def _second_layer(page: Page) -> None:
     page.locator("g.bar[aria-label*='second layer']").nth(2).click()
 
 
+def _layer(page: Page) -> None:
+    page.locator(".row .title", has_text="second layer").nth(2).click()
+
+
 def _brief(page: Page) -> None:
     page.get_by_role("button", name="New painting").first.click()
 
@@ -48,7 +52,7 @@ VIEWS: list[tuple[str, str, str, Callable[[Page], None]]] = [
     ("planes-marking", f"/paintings/{TEA}/planes", "grey", _marking),
     ("planes-light", f"/paintings/{MILL}/planes", "light", _plain),
     ("planes-dark", f"/paintings/{POOL}/planes", "dark", _plain),
-    ("passes", f"/paintings/{TEA}/passes", "grey", _plain),
+    ("passes", f"/paintings/{TEA}/passes", "grey", _layer),
     ("sessions", f"/paintings/{TEA}/sessions", "grey", _second_layer),
     ("sessions-weeks", f"/paintings/{POOL}/sessions", "grey", _plain),
 ]

@@ -11,6 +11,7 @@ from pydantic import BaseModel, ConfigDict, Field, FiniteFloat
 
 Text = Annotated[str, Field(max_length=400)]
 Number = Annotated[int, Field(ge=1, le=100_000)]
+Cuts = Annotated[list[FiniteFloat], Field(max_length=6)]
 Rank = Annotated[int, Field(ge=1, le=9)]
 
 
@@ -85,6 +86,7 @@ class KeepThumbnail(_Change):
     smallest_share: FiniteFloat
     softness: FiniteFloat
     even: bool = False
+    cuts: Cuts | None = None
     name: Text = ""
 
 
@@ -98,6 +100,8 @@ class SetThumbnail(_Change):
     smallest_share: FiniteFloat | None = None
     softness: FiniteFloat | None = None
     even: bool | None = None
+    cuts: Cuts | None = None
+    find_cuts: bool = False
 
 
 class ChooseThumbnail(_Change):

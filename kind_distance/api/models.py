@@ -92,6 +92,7 @@ class ThumbnailView(BaseModel):
     smallest_said: str
     softness: float
     even: bool
+    cuts_by_hand: bool
     chosen: bool
     image: str
     aspect: float

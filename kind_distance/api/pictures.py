@@ -50,10 +50,13 @@ def preview(
     smallest_share: Share = USUAL_SMALLEST,
     softness: Share = USUAL_SOFTNESS,
     even: bool = False,
+    cuts: Annotated[list[float] | None, Query(max_length=6)] = None,
 ) -> PreviewView:
     """Make a thumbnail with these settings, without keeping it."""
     state = here.studio.desk(painting_id, here.clock()).state
-    settings = ThumbnailSettings(steps, smallest_share, softness, None, even, focus_of(state, source))
+    settings = ThumbnailSettings(
+        steps, smallest_share, softness, None if cuts is None else tuple(cuts), even, focus_of(state, source)
+    )
     record = source_of(state, source)
     file = here.studio.file
     made = darkroom.thumbnail(file, record.picture_hash, settings)

@@ -114,6 +114,8 @@ def _thumbnail(
     focus = focus_of(state, record.source)
     place = "" if focus is None else f"-{focus.x:g}-{focus.y:g}-{focus.reach:g}"
     settings = f"{record.steps}-{record.smallest_share:g}-{record.softness:g}-{int(record.even)}"
+    if record.cuts is not None:
+        place += "-" + "-".join(f"{cut:g}" for cut in record.cuts)
     key = f"{source.picture_hash[:8]}-{settings}{place}"
     area = record.smallest_share * picture_area_cm2(state, source)
     soft = darkroom.simplified(studio.file, source.picture_hash, record.softness, focus)
@@ -126,6 +128,7 @@ def _thumbnail(
         smallest_said=say_area(area, cast("Unit", state.brief.unit)),
         softness=record.softness,
         even=record.even,
+        cuts_by_hand=record.cuts is not None,
         chosen=record.number == state.brief.chosen_thumbnail,
         image=f"/api/paintings/{painting_id}/thumbnails/{record.number}.png?k={key}",
         aspect=source.width_px / source.height_px,

@@ -31,13 +31,18 @@ def pack(state: State) -> bytes:
     return zlib.compress(json.dumps(asdict(state), ensure_ascii=False, separators=(",", ":")).encode())
 
 
+def _thumbnail(row: dict[str, Any]) -> ThumbnailRecord:
+    cuts = row.get("cuts")
+    return ThumbnailRecord(**{**row, "cuts": None if cuts is None else tuple(cuts)})
+
+
 def unpack(data: bytes) -> State:
     """Read back what :func:`pack` wrote."""
     found = json.loads(zlib.decompress(data))
     return State(
         brief=Brief(**found["brief"]),
         sources=tuple(SourceRecord(**row) for row in found["sources"]),
-        thumbnails=tuple(ThumbnailRecord(**row) for row in found["thumbnails"]),
+        thumbnails=tuple(_thumbnail(row) for row in found["thumbnails"]),
         planes=tuple(PlaneRecord(**row) for row in found["planes"]),
         strokes=tuple(StrokeRecord(**{**row, "points": points_from(row["points"])}) for row in found["strokes"]),
         pairs=tuple(PairRecord(**row) for row in found["pairs"]),

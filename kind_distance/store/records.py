@@ -63,6 +63,7 @@ class ThumbnailRecord:
     smallest_share: float
     softness: float
     even: bool = False
+    cuts: tuple[float, ...] | None = None
 
 
 @dataclass(frozen=True)

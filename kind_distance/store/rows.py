@@ -27,7 +27,7 @@ BRIEF = """SELECT title, idea, medium, support, width_cm, height_cm, unit, groun
   FROM brief WHERE painting_id = ?"""
 SOURCES = """SELECT number, picture_hash, name, purpose, format, width_px, height_px, taken_at, lens, latitude,
   longitude, place_shared, remark FROM source WHERE painting_id = ? ORDER BY number"""
-THUMBNAILS = """SELECT number, source, name, steps, smallest_share, softness, even
+THUMBNAILS = """SELECT number, source, name, steps, smallest_share, softness, even, cuts
   FROM thumbnail WHERE painting_id = ? ORDER BY number"""
 PLANES = """SELECT number, rank, name, kind, distance_m, locked_value
   FROM plane WHERE painting_id = ? ORDER BY rank"""
@@ -53,6 +53,16 @@ def brief_from(row: Row) -> Brief:
     return Brief(*_truth(row, 16))
 
 
+def _thumbnail_from(row: Row) -> ThumbnailRecord:
+    known = (*_truth(row, 6)[:7], None if row[7] is None else tuple(json.loads(row[7])))
+    return ThumbnailRecord(*known)
+
+
+def _thumbnail_row(thumbnail: ThumbnailRecord) -> Row:
+    cuts = None if thumbnail.cuts is None else json.dumps(thumbnail.cuts)
+    return (*astuple(thumbnail)[:7], cuts)
+
+
 def _stroke_from(row: Row) -> StrokeRecord:
     return StrokeRecord(row[0], row[1], row[2], row[3], points_from(json.loads(row[4])))
 
@@ -69,7 +79,7 @@ def read_state(db: sqlite3.Connection, painting_id: int) -> State | None:
     return State(
         brief=brief_from(brief[0]),
         sources=tuple(SourceRecord(*_truth(row, 11)) for row in rows(SOURCES)),
-        thumbnails=tuple(ThumbnailRecord(*_truth(row, 6)) for row in rows(THUMBNAILS)),
+        thumbnails=tuple(_thumbnail_from(row) for row in rows(THUMBNAILS)),
         planes=tuple(PlaneRecord(*row) for row in rows(PLANES)),
         strokes=tuple(_stroke_from(row) for row in rows(STROKES)),
         pairs=tuple(PairRecord(*row) for row in rows(PAIRS)),
@@ -106,8 +116,8 @@ PARTS = (
     ),
     _Part(
         "DELETE FROM thumbnail WHERE painting_id = ?",
-        "INSERT INTO thumbnail VALUES (?, ?, ?, ?, ?, ?, ?, ?)",
-        lambda state: [astuple(row) for row in state.thumbnails],
+        "INSERT INTO thumbnail VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)",
+        lambda state: [_thumbnail_row(row) for row in state.thumbnails],
     ),
     _Part(
         "DELETE FROM plane WHERE painting_id = ?",

@@ -98,7 +98,7 @@ def focus_of(state: State, source: int) -> Focus | None:
 def settings_of(state: State, record: ThumbnailRecord) -> ThumbnailSettings:
     """Return the settings of a kept thumbnail, as the computation wants them."""
     focus = focus_of(state, record.source)
-    return ThumbnailSettings(record.steps, record.smallest_share, record.softness, None, record.even, focus)
+    return ThumbnailSettings(record.steps, record.smallest_share, record.softness, record.cuts, record.even, focus)
 
 
 def strokes_by_rank(state: State) -> tuple[Stroke, ...]:
@@ -233,7 +233,8 @@ def _focus_remedies(file: Path, state: State, record: ThumbnailRecord) -> tuple[
     ]
     found = []
     for label, change in trials:
-        tried = replace(settings, **change)  # type: ignore[arg-type]
+        # Other steps need other cuts: those are found.
+        tried = replace(settings, **{"cuts": None, **change} if "steps" in change else change)  # type: ignore[arg-type]
         step = darkroom.thumbnail(file, picture_hash, tried).reading.focus_step
         if step is not None and step >= LEAST_STEP:
             found.append(Remedy(label, "set_thumbnail", {"thumbnail": record.number, **change}))

@@ -131,6 +131,29 @@ class Thumbnails(InBrowser):
         page.get_by_role("button", name="Take the focus away").click()
         expect(page.locator("circle.over")).to_have_count(0)
 
+    def test_cuts_are_dragged_and_moved_by_keys(self):
+        page = self.go(f"/paintings/{TEA}/thumbnails")
+        cut = page.get_by_role("slider", name="Cut 3 from the dark")
+        before = float(cut.get_attribute("aria-valuenow"))
+        box = cut.locator("line").bounding_box()
+        x, y = box["x"] + box["width"] / 2, box["y"] + box["height"] / 2
+        page.mouse.move(x, y)
+        page.mouse.down()
+        page.mouse.move(x, y + 40, steps=8)
+        page.mouse.up()
+        expect(page.get_by_role("button", name="Find the cuts again")).to_be_visible()
+        expect(cut).not_to_have_attribute("aria-valuenow", f"{before:g}")
+        page.wait_for_timeout(300)
+        dragged = float(cut.get_attribute("aria-valuenow"))
+        self.assertAlmostEqual(dragged, before - 1.0, delta=0.25)
+        cut.focus()
+        page.keyboard.press("ArrowUp")
+        expect(cut).to_have_attribute("aria-valuenow", f"{dragged + 0.1:g}")
+        page.get_by_role("button", name="Change “4 steps”").click()
+        expect(page.get_by_role("button", name="Keep it")).to_be_disabled()
+        page.get_by_role("button", name="Undo").click()
+        expect(cut).to_have_attribute("aria-valuenow", f"{before:g}")
+
     def test_a_kept_one_is_changed(self):
         page = self.go(f"/paintings/{TEA}/thumbnails")
         page.get_by_role("button", name="5 values").click()

@@ -53,7 +53,8 @@ class Documents(unittest.TestCase):
         self.assertEqual(linked, there)
         self.assertTrue(5 <= len(there) < 20)
         for name in there:
-            self.assertEqual(Image.open(ROOT / "docs" / "screenshots" / name).size, (1280, 800))
+            with Image.open(ROOT / "docs" / "screenshots" / name) as picture:
+                self.assertEqual(picture.size, (1280, 800))
 
     def test_documents_that_are_named_exist(self):
         for name in re.findall(r"docs/(\w+\.md)", README):

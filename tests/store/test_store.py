@@ -37,7 +37,7 @@ def full_state(picture):
     return State(
         Brief("Field", "One field.", width_cm=40, height_cm=27, main_source=1, chosen_thumbnail=1, passes_by_hand=True),
         (SourceRecord(1, picture, "hill", "whole scene", "PNG", 320, 240, AT, "lens", 1.5, -2.5, True, "as sRGB"),),
-        (ThumbnailRecord(1, 1, "4 steps", 4, 0.004, 0.014, even=True),),
+        (ThumbnailRecord(1, 1, "4 steps", 4, 0.004, 0.014, even=True, cuts=(3.1, 5.7, 7.3)),),
         (PlaneRecord(1, 1, "Sky", "sky"), PlaneRecord(2, 2, "Field", "land", 20.0, 4.5)),
         (StrokeRecord(1, 2, "mark", 0.01, ((0.1, 0.2), (0.3, 0.4))),),
         (PairRecord(1, 2, 0.4, -1),),

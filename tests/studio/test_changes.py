@@ -146,6 +146,22 @@ class Thumbnails(Changing):
         self.assertEqual(left.brief.chosen_thumbnail, 1)
         self.assertIsNone(self.do("remove_thumbnail", left, thumbnail=1).brief.chosen_thumbnail)
 
+    def test_cuts_by_hand(self):
+        kept = self.keep(cuts=[3.0, 5.0, 7.0])
+        self.assertEqual(kept.thumbnails[0].cuts, (3.0, 5.0, 7.0))
+        self.assertEqual(self.survey(kept).thumbnails[1].cuts, (3.0, 5.0, 7.0))
+        moved = self.do("set_thumbnail", kept, thumbnail=1, cuts=[3.0, 5.0, 8.0])
+        self.assertEqual(moved.thumbnails[0].cuts, (3.0, 5.0, 8.0))
+        self.assertEqual(
+            self.do("set_thumbnail", moved, thumbnail=1, softness=0.02).thumbnails[0].cuts, (3.0, 5.0, 8.0)
+        )
+        for freed in ({"steps": 3}, {"even": True}, {"find_cuts": True}):
+            with self.subTest(freed=freed):
+                self.assertIsNone(self.do("set_thumbnail", moved, thumbnail=1, **freed).thumbnails[0].cuts)
+        for wrong in ([5.0], [7.0, 5.0, 3.0], [1.0, 2.0, 12.0], []):
+            with self.subTest(wrong=wrong), self.assertRaises(DomainError):
+                self.keep(cuts=wrong)
+
     def test_what_makes_no_thumbnail(self):
         for wrong in ({"steps": 1}, {"steps": 9}, {"softness": 1}, {"smallest_share": -1}):
             with self.subTest(wrong=wrong), self.assertRaises(DomainError):

@@ -30,9 +30,10 @@ def keep_thumbnail(
     smallest_share: float,
     softness: float,
     even: bool = False,
+    cuts: list[float] | None = None,
     name: str = "",
 ) -> Changed:
-    """Keep a thumbnail; the first one kept is chosen."""
+    """Keep a thumbnail; the first one kept is chosen. Cuts that are not set by hand are found."""
     state = desk.state
     source_of(state, source)
     if len(state.thumbnails) >= MOST_THUMBNAILS:
@@ -46,6 +47,7 @@ def keep_thumbnail(
         smallest_share,
         softness,
         even,
+        None if cuts is None else tuple(round(cut, 3) for cut in cuts),
     )
     settings_of(state, record)  # checks it
     brief = state.brief
@@ -63,9 +65,16 @@ def set_thumbnail(
     smallest_share: float | None = None,
     softness: float | None = None,
     even: bool | None = None,
+    cuts: list[float] | None = None,
+    find_cuts: bool = False,
 ) -> Changed:
-    """Adjust or name a kept thumbnail; what is not said stays."""
+    """Adjust or name a kept thumbnail; what is not said stays, but other steps need other cuts."""
     record = _thumbnail_of(desk.state, thumbnail)
+    other = (steps is not None and steps != record.steps) or (even is not None and even != record.even)
+    if cuts is not None:
+        record = replace(record, cuts=tuple(round(cut, 3) for cut in cuts))
+    elif find_cuts or other:
+        record = replace(record, cuts=None)
     wanted: dict[str, Any] = {
         "name": None if name is None else clean_text(name, "name", LONGEST_NAME),
         "steps": steps,

@@ -195,14 +195,15 @@ export const useTable = defineStore("table", () => {
     smallest_share: number;
     softness: number;
     even: boolean;
+    cuts: number[] | null;
     signal: AbortSignal;
   }): Promise<Preview | null> {
     const found = painting.value;
     if (!found) return null;
-    const { signal, ...settings } = query;
+    const { signal, cuts, ...settings } = query;
     return content(
       client.GET("/api/paintings/{painting_id}/preview", {
-        params: { path: { painting_id: found.id }, query: settings },
+        params: { path: { painting_id: found.id }, query: { ...settings, ...(cuts ? { cuts } : {}) } },
         signal,
       }),
     );

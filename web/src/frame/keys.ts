@@ -17,6 +17,7 @@ export const STAGE_KEYS: Record<string, KeyHelp[]> = {
   thumbnails: [
     { keys: "2 … 7 on the row of steps", what: "number of values" },
     { keys: "← →", what: "move a slider that has the focus" },
+    { keys: "↑ ↓ on a cut of the scale", what: "move the cut by a tenth of a step" },
     { keys: "arrows, Enter on the picture", what: "move and set the mark of the focus" },
   ],
   planes: [

@@ -1,12 +1,16 @@
 <script setup lang="ts">
 /** The value scale beside the picture: what the photo holds, where it is cut, how much lies in each step. */
-import { computed } from "vue";
+import { computed, ref } from "vue";
 import type { Reading } from "@/api/client";
 
 const props = defineProps<{
   /** What was measured. */
   reading: Reading;
 }>();
+
+const emit = defineEmits<{ cuts: [cuts: number[]] }>();
+const drawing = ref<SVGSVGElement | null>(null);
+const held = ref(-1);
 
 const TOP = 14;
 const HEIGHT = 420;
@@ -35,10 +39,40 @@ const said = computed(
   () =>
     `Value scale. ${steps.value.map((each) => `${each.value.toFixed(1)}: ${Math.round(100 * each.share)} %`).join(", ")}`,
 );
+
+/** A cut stays between its neighbours, far enough from them to be mixed apart. */
+function moved(at: number, value: number): void {
+  const cuts = [...props.reading.cuts];
+  const low = (cuts[at - 1] ?? 0) + 0.2;
+  const high = (cuts[at + 1] ?? 10) - 0.2;
+  const now = Math.round(Math.min(high, Math.max(low, value)) * 20) / 20;
+  if (now === cuts[at]) return;
+  cuts[at] = now;
+  emit("cuts", cuts);
+}
+function grab(at: number, event: PointerEvent): void {
+  event.preventDefault();
+  (event.currentTarget as Element).setPointerCapture(event.pointerId);
+  held.value = at;
+}
+function drag(event: PointerEvent): void {
+  const box = drawing.value?.getBoundingClientRect();
+  if (held.value < 0 || !box) return;
+  // The drawing keeps its proportions inside its box: find the scale it is really shown at.
+  const scale = Math.min(box.width / 214, box.height / (HEIGHT + 34));
+  const top = box.top + (box.height - scale * (HEIGHT + 34)) / 2;
+  moved(held.value, 10 * (1 - ((event.clientY - top) / scale - TOP) / HEIGHT));
+}
+function key(at: number, event: KeyboardEvent): void {
+  const by = { ArrowUp: 0.1, ArrowDown: -0.1, PageUp: 0.5, PageDown: -0.5 }[event.key];
+  if (by === undefined) return;
+  event.preventDefault();
+  moved(at, (props.reading.cuts[at] ?? 5) + by);
+}
 </script>
 
 <template>
-  <svg class="value-scale" :viewBox="`0 0 214 ${HEIGHT + 34}`" role="img" :aria-label="said">
+  <svg ref="drawing" class="value-scale" :viewBox="`0 0 214 ${HEIGHT + 34}`" role="group" :aria-label="said">
     <g v-for="value in 11" :key="value">
       <text x="20" :y="y(value - 1) + 4.5" text-anchor="end" font-size="13">{{ value - 1 }}</text>
     </g>
@@ -56,7 +90,25 @@ const said = computed(
       </text>
     </g>
     <path :d="outline" class="histogram" />
-    <g v-for="cut in reading.cuts" :key="cut">
+    <g
+      v-for="(cut, at) in reading.cuts"
+      :key="at"
+      class="cut-line"
+      role="slider"
+      tabindex="0"
+      aria-orientation="vertical"
+      :aria-label="`Cut ${at + 1} from the dark`"
+      aria-valuemin="0"
+      aria-valuemax="10"
+      :aria-valuenow="cut"
+      :aria-valuetext="cut.toFixed(1)"
+      @pointerdown="grab(at, $event)"
+      @pointermove="drag"
+      @pointerup="held = -1"
+      @pointercancel="held = -1"
+      @keydown="key(at, $event)"
+    >
+      <rect x="26" :y="y(cut) - 9" width="130" height="18" class="hit" />
       <line x1="26" x2="148" :y1="y(cut)" :y2="y(cut)" class="cut" />
       <text x="152" :y="y(cut) + 5" font-size="14" font-weight="700">{{ cut.toFixed(1) }}</text>
     </g>
@@ -85,6 +137,20 @@ const said = computed(
 .cut {
   stroke: var(--line);
   stroke-width: 2.4;
+}
+.hit {
+  fill: transparent;
+}
+.cut-line {
+  cursor: ns-resize;
+  touch-action: none;
+}
+.cut-line:focus {
+  outline: none;
+}
+.cut-line:focus-visible .hit {
+  stroke: var(--line);
+  stroke-width: 2;
 }
 .range line {
   stroke: var(--line);

@@ -6,6 +6,8 @@ export interface Settings {
   smallest_share: number;
   softness: number;
   even: boolean;
+  /** Cuts set by hand, darkest first, or null where they are found. */
+  cuts: number[] | null;
 }
 </script>
 
@@ -29,7 +31,9 @@ const emit = defineEmits<{ keep: []; adjust: [] }>();
 const STEPS = [2, 3, 4, 5, 6, 7];
 
 function set<K extends keyof Settings>(key: K, value: Settings[K]): void {
-  settings.value = { ...settings.value, [key]: value };
+  // Other steps need other cuts.
+  const cuts = key === "steps" || key === "even" ? null : settings.value.cuts;
+  settings.value = { ...settings.value, cuts, [key]: value };
 }
 // The slider moves on the square root, so that small areas can be told apart.
 const smallest = computed({
@@ -93,7 +97,8 @@ const softSaid = computed(() => {
         :aria-valuetext="softSaid"
       />
     </label>
-    <label class="check"
+    <button v-if="settings.cuts" class="do quiet" @click="set('cuts', null)">Find the cuts again</button>
+    <label v-else class="check"
       ><input :checked="settings.even" type="checkbox" @change="set('even', !settings.even)" /> equal
       steps</label
     >

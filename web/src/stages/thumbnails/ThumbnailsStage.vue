@@ -11,7 +11,14 @@ import ThumbnailControls, { type Settings } from "./ThumbnailControls.vue";
 import ThumbnailWall from "./ThumbnailWall.vue";
 
 const table = useTable();
-const settings = ref<Settings>({ source: 0, steps: 4, smallest_share: 0.004, softness: 0.014, even: false });
+const settings = ref<Settings>({
+  source: 0,
+  steps: 4,
+  smallest_share: 0.004,
+  softness: 0.014,
+  even: false,
+  cuts: null,
+});
 const at = ref(0);
 const preview = ref<Preview | null>(null);
 const photo = ref(false);
@@ -33,6 +40,7 @@ const changed = computed(() => {
     kept.smallest_share !== now.smallest_share ||
     kept.softness !== now.softness ||
     kept.even !== now.even ||
+    JSON.stringify(kept.cuts_by_hand ? kept.reading.cuts : null) !== JSON.stringify(now.cuts) ||
     kept.source !== now.source
   );
 });
@@ -40,7 +48,8 @@ const changed = computed(() => {
 function take(thumbnail: Thumbnail): void {
   at.value = thumbnail.number;
   const { source: from, steps, smallest_share, softness, even } = thumbnail;
-  settings.value = { source: from, steps, smallest_share, softness, even };
+  const cuts = thumbnail.cuts_by_hand ? [...thumbnail.reading.cuts] : null;
+  settings.value = { source: from, steps, smallest_share, softness, even, cuts };
 }
 
 /** Asks for the picture as it would be now; while one is asked for, only the latest wish is kept. */
@@ -95,8 +104,16 @@ async function keep(): Promise<void> {
   }
 }
 async function adjust(): Promise<void> {
-  const { steps, smallest_share, softness, even } = settings.value;
-  await table.change({ action: "set_thumbnail", thumbnail: at.value, steps, smallest_share, softness, even });
+  const { steps, smallest_share, softness, even, cuts } = settings.value;
+  await table.change({
+    action: "set_thumbnail",
+    thumbnail: at.value,
+    steps,
+    smallest_share,
+    softness,
+    even,
+    ...(cuts ? { cuts } : { find_cuts: true }),
+  });
 }
 </script>
 
@@ -132,7 +149,13 @@ async function adjust(): Promise<void> {
           </button>
         </span>
       </figure>
-      <div class="scale"><ValueScale v-if="preview" :reading="preview.reading" /></div>
+      <div class="scale">
+        <ValueScale
+          v-if="preview"
+          :reading="preview.reading"
+          @cuts="(cuts) => (settings = { ...settings, cuts, even: false })"
+        />
+      </div>
       <ThumbnailControls
         v-model="settings"
         class="controls"
