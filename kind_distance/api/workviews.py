@@ -5,7 +5,7 @@ from __future__ import annotations
 from typing import cast
 
 from kind_distance.api import models as m
-from kind_distance.core.passes.model import Precedence
+from kind_distance.core.passes.model import Pass, Precedence
 from kind_distance.core.passes.order import OrderCost
 from kind_distance.core.schedule.model import Placement, Session
 from kind_distance.core.schedule.plan import Board
@@ -35,17 +35,21 @@ def _cost(cost: OrderCost, unit: Unit) -> m.CostView:
     )
 
 
-def direct_rules(rules: list[Precedence]) -> list[Precedence]:
-    """Leave out what follows from two other precedences, so that a pass names only what it waits for itself."""
+def direct_rules(rules: list[Precedence], passes: dict[int, Pass]) -> list[Precedence]:
+    """Leave out what follows from two other precedences, so that a pass names only what it waits for itself.
+
+    What lies right under a pass on its own plane is always named: how dry it has to be is a demand of its own.
+    """
     after: dict[int, set[int]] = {}
     for rule in rules:
         after.setdefault(rule.before, set()).add(rule.after)
     direct = []
     for rule in rules:
         between = after.get(rule.before, set())
-        implied = any(rule.after in after.get(middle, set()) for middle in between if middle != rule.after)
-        # A state of the film is its own demand and does not follow from an order alone.
-        if not implied or rule.needs == "through_dry":
+        through = [middle for middle in between if middle != rule.after and rule.after in after.get(middle, set())]
+        plane = passes[rule.after].plane
+        own = plane is not None and passes[rule.before].plane == plane
+        if not through or (own and not any(passes[middle].plane == plane for middle in through)):
             direct.append(rule)
     return direct
 
@@ -53,7 +57,7 @@ def direct_rules(rules: list[Precedence]) -> list[Precedence]:
 def _passes(work: PassSurvey) -> list[m.PassView]:
     by_id = {each.id: each for each in work.passes}
     waits: dict[int, list[m.WaitView]] = {}
-    for rule in direct_rules(work.rules):
+    for rule in direct_rules(work.rules, by_id):
         before = by_id[rule.before]
         waits.setdefault(rule.after, []).append(
             m.WaitView(

@@ -7,7 +7,7 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from kind_distance.api.workviews import direct_rules, say_air, say_date
-from kind_distance.core.passes.model import Precedence
+from kind_distance.core.passes.model import Pass, Precedence
 from kind_distance.core.wording import say_distance
 from kind_distance.store.records import SessionRecord
 from kind_distance.studio.clock import minute_of
@@ -18,21 +18,29 @@ def rule(before, after, needs="done"):
     return Precedence(before, after, needs, "because")
 
 
+def passes_on(*planes):
+    return {n: Pass(n, "block_in", plane, "pass", "acrylic", 5) for n, plane in enumerate(planes, start=1)}
+
+
 class Reasons(unittest.TestCase):
     def test_a_pass_names_only_what_it_waits_for_itself(self):
-        direct = direct_rules([rule(1, 2), rule(2, 3), rule(1, 3)])
+        direct = direct_rules([rule(1, 2), rule(2, 3), rule(1, 3)], passes_on(1, 2, 3))
         self.assertEqual([(r.before, r.after) for r in direct], [(1, 2), (2, 3)])
 
-    def test_drying_through_is_its_own_demand(self):
-        direct = direct_rules([rule(1, 2), rule(2, 3), rule(1, 3, "through_dry")])
+    def test_what_lies_under_a_pass_is_always_named(self):
+        """Block-in of a plane, then of another, then the second layer of the first: the block-in under it counts."""
+        direct = direct_rules([rule(1, 2), rule(2, 3), rule(1, 3, "touch_dry")], passes_on(1, 2, 1))
         self.assertIn((1, 3), [(r.before, r.after) for r in direct])
+        three_layers = direct_rules([rule(1, 2), rule(2, 3), rule(1, 3)], passes_on(1, 1, 1))
+        self.assertEqual(len(three_layers), 2)
 
     @given(st.sets(st.tuples(st.integers(1, 9), st.integers(1, 9)).filter(lambda p: p[0] < p[1]), max_size=25))
     @settings(max_examples=60, deadline=None)
     def test_nothing_that_is_needed_is_left_out(self, pairs):
         """What is left leads everywhere the whole led (transitive reduction, held against networkx)."""
         whole = networkx.DiGraph(list(pairs))
-        left = networkx.DiGraph([(r.before, r.after) for r in direct_rules([rule(a, b) for a, b in sorted(pairs)])])
+        rules = direct_rules([rule(a, b) for a, b in sorted(pairs)], passes_on(*range(1, 10)))
+        left = networkx.DiGraph([(r.before, r.after) for r in rules])
         left.add_nodes_from(whole)
         self.assertEqual(networkx.transitive_closure(whole).edges, networkx.transitive_closure(left).edges)
 
@@ -115,6 +123,18 @@ class Shown(WithApi):
         for judgement in painting["judgements"]:
             self.assertRegex(judgement["text"], r"[.]$")
             self.assertLess(len(judgement["title"]), 90)
+
+    def test_reasons_and_costs_of_an_order_agree(self):
+        """Far to near cuts round nothing, so no pass may be said to be cut in."""
+        work = self.planned(5)["work"]
+        self.assertEqual(work["cost"]["cut_round_cm"], 0)
+        reasons = [wait["reason"] for each in work["passes"] for wait in each["waits_for"]]
+        self.assertTrue(reasons)
+        self.assertFalse([reason for reason in reasons if "cut in round" in reason])
+        layers = [p for p in work["passes"] if p["kind"] == "second_layer"]
+        for layer in layers:
+            under = [p["number"] for p in work["passes"] if p["kind"] == "block_in" and p["plane"] == layer["plane"]]
+            self.assertIn(under[0], [wait["number"] for wait in layer["waits_for"]])
 
     def test_a_thumbnail_says_its_smallest_shape_on_the_support(self):
         painting = self.bring(self.begin(width_cm=40, height_cm=30)).json()["painting"]

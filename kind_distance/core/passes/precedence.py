@@ -90,7 +90,8 @@ def order_rules(
                 continue
             far, near = min(first.plane, second.plane), max(first.plane, second.plane)
             length = touching.get((far, near), 0.0)
-            if length <= 0 or first.level > second.level:
+            # A near plane's lower layer before a far plane's upper one is the order of layers, not of planes.
+            if length <= 0 or first.level > second.level or (first.plane == near and first.level < second.level):
                 continue
             said = say_length(length, unit)
             if first.plane == far:

@@ -1,7 +1,8 @@
 """A first scheduler: serial, greedy, repeatable to the minute.
 
-At every moment it takes, of the passes that may be painted, the one that can begin first (in the painter's
-order where several can), so that the drying of one place is used to paint another.
+At every moment it takes, of the passes that may be painted, the one that can begin first, so that the drying of
+one place is used to paint another. How much the painter's order weighs against an earlier beginning is tried in
+several degrees, and the best plan is kept.
 """
 
 from __future__ import annotations
@@ -26,6 +27,8 @@ from kind_distance.core.wording import say_minutes
 
 MOST_EXTENSION_MIN = 240
 EXTENSION_STEP_MIN = 5
+# Minutes that one place in the painter's order is worth: from none, for shortest waits, to strictly as listed.
+PATIENCE_MIN = (0.0, 0.5, 1.0, 2.0, 4.0, 10.0, 1000.0)
 ADDED = ((1, 1), (7, 1), (1, 2), (7, 2), (7, 3), (7, 5))  # days apart and number of sessions that are tried
 
 
@@ -103,17 +106,20 @@ class Board:
             now = moved  # having waited for one film, an open one may have turned tacky: look again
 
 
-def _next_in(board: Board, session: Session, now: float, open_passes: list[Pass]) -> tuple[Pass, int] | None:
-    best: tuple[int, int, Pass] | None = None
+def _next_in(
+    board: Board, session: Session, now: float, open_passes: list[Pass], patience: float
+) -> tuple[Pass, int] | None:
+    """Choose the pass that can begin first; one further on in the painter's order counts as later by `patience`."""
+    best: tuple[float, int, Pass, int] | None = None
     for rank, each in enumerate(open_passes):
         if board.waiting_for(each):
             continue
         start, _ = board.earliest(each, now)
         if start + each.minutes > session.end:
             continue
-        if best is None or (start, rank) < best[:2]:
-            best = (int(start), rank, each)
-    return None if best is None else (best[2], best[0])
+        if best is None or (start + patience * rank, rank) < best[:2]:
+            best = (start + patience * rank, rank, each, int(start))
+    return None if best is None else (best[2], best[3])
 
 
 def _milestones(board: Board, later: list[Pass]) -> list[Milestone]:
@@ -128,19 +134,33 @@ def _milestones(board: Board, later: list[Pass]) -> list[Milestone]:
     return found
 
 
-def _place(problem: Problem) -> tuple[list[Placement], list[Pass], Board]:
+_Placed = tuple[list[Placement], list[Pass], Board]
+
+
+def _place_with(problem: Problem, patience: float) -> _Placed:
     board = Board(problem)
     open_passes = [p for p in problem.passes if p.id not in board.films and p.kind != "varnish"]
     placements = []
     for session in problem.sessions:
         now: float = max(session.start, problem.free_from)
-        while (found := _next_in(board, session, now, open_passes)) is not None:
+        while (found := _next_in(board, session, now, open_passes, patience)) is not None:
             each, start = found
             end = start + each.minutes
             placements.append(Placement(each.id, session.id, start, end, board.paint(each, end)))
             open_passes.remove(each)
             now = end
     return placements, open_passes, board
+
+
+def _place(problem: Problem) -> _Placed:
+    """Try several degrees of patience; keep the plan that leaves least, then the one that ends first."""
+
+    def merit(found: _Placed) -> tuple[int, int, int]:
+        placements, left, _ = found
+        return (sum(each.minutes for each in left), max((p.end for p in placements), default=0), len(left))
+
+    tried = (_place_with(problem, patience) for patience in PATIENCE_MIN)
+    return min(tried, key=merit)
 
 
 def _fits_with(problem: Problem, sessions: tuple[Session, ...]) -> bool:
