@@ -421,6 +421,13 @@ class VeilChoiceView(ChoiceView):
     airlight: str
 
 
+class RangeView(BaseModel):
+    """Both ends of what can be set."""
+
+    low: float
+    high: float
+
+
 class ChoicesView(BaseModel):
     """What can be chosen, and the limits of sliders."""
 
@@ -430,9 +437,10 @@ class ChoicesView(BaseModel):
     veils: list[VeilChoiceView]
     keys: list[ChoiceView]
     pass_kinds: list[ChoiceView]
-    softness: list[float]
-    smallest_share: list[float]
-    paint_range: list[float]
+    softness: RangeView
+    smallest_share: RangeView
+    focus_reach: RangeView
+    paint_range: RangeView
 
 
 class BeginRequest(BaseModel):

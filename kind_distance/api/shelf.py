@@ -5,14 +5,23 @@ from __future__ import annotations
 from fastapi import APIRouter
 
 from kind_distance.api.context import Here
-from kind_distance.api.models import BeginRequest, ChoicesView, ChoiceView, PaintingView, ShelfView, VeilChoiceView
+from kind_distance.api.models import (
+    BeginRequest,
+    ChoicesView,
+    ChoiceView,
+    PaintingView,
+    RangeView,
+    ShelfView,
+    VeilChoiceView,
+)
 from kind_distance.api.views import painting_view, shelf_view
 from kind_distance.core.colour.munsell import PAINT_DARKEST, PAINT_LIGHTEST
 from kind_distance.core.depth.ladder import KEYS, key_range
 from kind_distance.core.depth.veil import PROFILES
 from kind_distance.core.paint.media import GROUNDS, MEDIA, medium_of
 from kind_distance.core.passes.model import LEVEL, SCHOOLS
-from kind_distance.core.picture.thumbnail import SOFTNESS_RANGE
+from kind_distance.core.picture.focus import REACHES
+from kind_distance.core.picture.thumbnail import SMALLEST_RANGE, SOFTNESS_RANGE
 from kind_distance.store.records import Brief
 
 router = APIRouter(prefix="/api", tags=["shelf"])
@@ -33,6 +42,10 @@ KEYS_SAID = {"full": "all that paint reaches", "high": "light", "middle": "neith
 def health() -> dict[str, str]:
     """Answer."""
     return {"status": "ready"}
+
+
+def _range(ends: tuple[float, float]) -> RangeView:
+    return RangeView(low=ends[0], high=ends[1])
 
 
 @router.get("/choices", summary="List what can be chosen")
@@ -60,9 +73,10 @@ def choices() -> ChoicesView:
         ],
         keys=keys,
         pass_kinds=[ChoiceView(key=kind, name=PASS_KINDS[kind]) for kind in LEVEL],
-        softness=list(SOFTNESS_RANGE),
-        smallest_share=[0.0, 0.03],
-        paint_range=[PAINT_DARKEST, PAINT_LIGHTEST],
+        softness=_range(SOFTNESS_RANGE),
+        smallest_share=_range(SMALLEST_RANGE),
+        focus_reach=_range(REACHES),
+        paint_range=_range((PAINT_DARKEST, PAINT_LIGHTEST)),
     )
 
 

@@ -76,6 +76,24 @@ class AtTheTable(InBrowser):
         page.get_by_role("button", name="Bin 0").click()
         expect(page.locator("article.strip")).to_have_count(3)
 
+    def test_the_ladder_follows_the_pointer_where_its_box_is_taller_than_its_drawing(self):
+        page = self.go(f"/paintings/{TEA}/planes")
+        page.set_viewport_size({"width": 1280, "height": 1200})
+        ladder = page.locator("svg.ladder")
+        ladder.evaluate("drawing => { drawing.style.height = '900px' }")
+        self.assertGreater(ladder.bounding_box()["height"], 2.5 * ladder.bounding_box()["width"])
+        mass = page.get_by_role("slider", name="Planned value of Woods, mist").locator("line.mass")
+        box = mass.bounding_box()
+        x, y = box["x"] + box["width"] / 2, box["y"] + box["height"] / 2
+        page.mouse.move(x, y)
+        page.mouse.down()
+        page.mouse.move(x, y - 60, steps=6)
+        held = mass.bounding_box()
+        page.mouse.up()
+        self.assertAlmostEqual(held["y"] + held["height"] / 2, y - 60, delta=4)
+        page.get_by_role("button", name="Undo").click()
+        expect(page.get_by_role("button", name="Free it")).to_have_count(0)
+
     def test_a_value_dragged_on_the_ladder_and_taken_back(self):
         page = self.go(f"/paintings/{TEA}/planes")
         rung = page.get_by_role("slider", name="Planned value of Woods, mist")

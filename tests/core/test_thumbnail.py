@@ -193,6 +193,13 @@ class Judging(unittest.TestCase):
         found = self.kinds(reading([0.3, 0.4, 0.3], [2, 5, 8], effective=30))["many_shapes"]
         self.assertIn("8.0 cm²", found.remedies[0].label)
 
+    def test_a_larger_shape_is_not_offered_past_the_end_of_its_slider(self):
+        for share, offered in ((0.02, 0.04), (0.03, 0.05), (0.05, None), (0.2, None)):
+            wanted = ThumbnailSettings(steps=3, smallest_share=share)
+            found = audit_thumbnail(1, wanted, reading([0.3, 0.4, 0.3], [2, 5, 8], effective=30), 1000, "cm")
+            join = next(j for j in found if j.kind == "many_shapes").remedies
+            self.assertEqual(join[0].arguments["smallest_share"] if join else None, offered)
+
 
 if __name__ == "__main__":
     unittest.main()

@@ -5,8 +5,8 @@ from __future__ import annotations
 from kind_distance.core.judgement import Judgement, Remedy, most_costly_first
 from kind_distance.core.picture.cuts import FEWEST, MOST
 from kind_distance.core.picture.focus import LEAST_STEP
+from kind_distance.core.picture.thumbnail import SMALLEST_RANGE, USUAL_SMALLEST, ThumbnailSettings
 from kind_distance.core.picture.thumbnail import Reading as ThumbnailReading
-from kind_distance.core.picture.thumbnail import ThumbnailSettings
 from kind_distance.core.wording import Unit, say_area, say_value
 
 STAGE = "thumbnails"
@@ -71,8 +71,8 @@ def _close_steps(number: int, settings: ThumbnailSettings, reading: ThumbnailRea
             stage=STAGE,
             severity="mild",
             title="Two steps are hard to keep apart",
-            text=f"{say_value(dark)} and {say_value(light)} lie {apart:.1f} steps apart. Under {HARD_TO_MIX} they "
-            "drift together on the palette.",
+            text=f"{say_value(dark)} and {say_value(light)} lie {apart:.1f} apart on the value scale. "
+            f"Under {HARD_TO_MIX} they drift together on the palette.",
             weight=10 * (HARD_TO_MIX - apart),
             remedies=(_steps(number, settings.steps - 1),) if settings.steps > FEWEST else (),
         )
@@ -84,8 +84,9 @@ def _many_shapes(
 ) -> list[Judgement]:
     if reading.effective_shapes <= MANY_SHAPES:
         return []
-    larger = min(0.05, max(0.004, settings.smallest_share) * 2)
+    larger = min(SMALLEST_RANGE[1], max(USUAL_SMALLEST, settings.smallest_share) * 2)
     said = say_area(larger * area_cm2, unit)
+    join = Remedy(f"Join what is under {said}", "set_thumbnail", {"thumbnail": number, "smallest_share": larger})
     return [
         Judgement(
             key=f"many_shapes:{number}",
@@ -96,9 +97,7 @@ def _many_shapes(
             text=f"{reading.shapes} shapes are drawn and the eye counts about {reading.effective_shapes:.0f}. "
             "A few large, joined shapes carry farther.",
             weight=reading.effective_shapes,
-            remedies=(
-                Remedy(f"Join what is under {said}", "set_thumbnail", {"thumbnail": number, "smallest_share": larger}),
-            ),
+            remedies=(join,) if larger > settings.smallest_share else (),
         )
     ]
 
@@ -106,7 +105,11 @@ def _many_shapes(
 def _lost_focus(number: int, reading: ThumbnailReading, remedies: tuple[Remedy, ...]) -> list[Judgement]:
     if reading.focus_step is None or reading.focus_step >= LEAST_STEP:
         return []
-    left = f"only {reading.focus_step:.1f} of a step is" if reading.focus_step else "no edge at all is"
+    left = (
+        f"dark and light lie only {reading.focus_step:.1f} apart on the value scale"
+        if reading.focus_step
+        else "no edge at all is left"
+    )
     return [
         Judgement(
             key=f"focus_lost:{number}",
@@ -114,7 +117,7 @@ def _lost_focus(number: int, reading: ThumbnailReading, remedies: tuple[Remedy, 
             stage=STAGE,
             severity="strong",
             title="The focus is lost",
-            text=f"Within its reach {left} left, and {LEAST_STEP:.0f} is the least that holds the eye. "
+            text=f"Within its reach {left}; {LEAST_STEP:.0f} is the least that holds the eye. "
             "Simplify everything else, not this.",
             weight=1000.0,
             remedies=remedies,

@@ -23,7 +23,8 @@ from kind_distance.errors import DomainError
 SOFTNESS_RANGE = (0.004, 0.04)  # median kernel as a share of the long side
 USUAL_SOFTNESS = 0.014
 USUAL_SMALLEST = 0.004  # smallest shape as a share of the picture; common practice, no source
-LARGEST_SMALLEST = 0.25
+SMALLEST_RANGE = (0.0, 0.05)  # what a painter is offered
+LARGEST_SMALLEST = 0.25  # what is taken at all
 ROUNDING_PX = 5
 FOCUS_SOFTNESS = 0.35  # how much of the squint is left at the focus itself; tried on photographs
 KEY_LOW, KEY_HIGH = 4.2, 6.6  # median values that bound low, middle and high key; common practice, no source

@@ -5,6 +5,7 @@
  */
 import { computed, ref } from "vue";
 import type { Plane } from "@/api/client";
+import { byKey, heightIn, valueAt } from "./upright";
 
 const props = defineProps<{
   /** Planes, farthest first. */
@@ -14,6 +15,8 @@ const props = defineProps<{
   /** Darkest and lightest value that the key allows. */
   low: number;
   high: number;
+  /** Darkest and lightest value of paint. */
+  reach: { low: number; high: number };
 }>();
 const emit = defineEmits<{ choose: [rank: number]; value: [rank: number, value: number] }>();
 
@@ -22,7 +25,6 @@ const HEIGHT = 408;
 const LEFT = 26;
 const WIDTH = 208;
 const y = (value: number) => TOP + HEIGHT * (1 - value / 10);
-const valueAt = (at: number) => 10 * (1 - (at - TOP) / HEIGHT);
 const pitch = computed(() => (WIDTH - LEFT) / Math.max(1, props.planes.length));
 const x = (rank: number) => LEFT + pitch.value * (rank - 0.5);
 const half = computed(() => Math.min(12, pitch.value * 0.36));
@@ -34,7 +36,7 @@ function shown(plane: Plane): number {
   return held.value?.rank === plane.rank ? held.value.value : plane.planned.value;
 }
 function bounded(value: number): number {
-  return Math.min(9.5, Math.max(1.75, Math.round(value * 10) / 10));
+  return Math.min(props.reach.high, Math.max(props.reach.low, Math.round(value * 10) / 10));
 }
 function grab(plane: Plane, event: PointerEvent): void {
   event.preventDefault();
@@ -43,10 +45,9 @@ function grab(plane: Plane, event: PointerEvent): void {
   held.value = { rank: plane.rank, value: plane.planned.value };
 }
 function drag(event: PointerEvent): void {
-  const box = drawing.value?.getBoundingClientRect();
-  if (!held.value || !box) return;
-  const scale = (HEIGHT + 40) / box.height;
-  held.value = { ...held.value, value: bounded(valueAt((event.clientY - box.top) * scale)) };
+  const at = held.value && drawing.value && heightIn(drawing.value, event);
+  if (!held.value || typeof at !== "number") return;
+  held.value = { ...held.value, value: bounded(valueAt(at, TOP, HEIGHT)) };
 }
 function drop(plane: Plane): void {
   const now = held.value;
@@ -54,7 +55,7 @@ function drop(plane: Plane): void {
   if (now && Math.abs(now.value - plane.planned.value) > 0.04) emit("value", now.rank, now.value);
 }
 function key(plane: Plane, event: KeyboardEvent): void {
-  const by = { ArrowUp: 0.5, ArrowDown: -0.5, PageUp: 1, PageDown: -1 }[event.key];
+  const by = byKey(event.key, 0.5, 1);
   if (by === undefined) return;
   event.preventDefault();
   emit("value", plane.rank, bounded(plane.planned.value + by));
@@ -84,8 +85,8 @@ function key(plane: Plane, event: KeyboardEvent): void {
       tabindex="0"
       aria-orientation="vertical"
       :aria-label="`Planned value of ${plane.name}`"
-      aria-valuemin="1.75"
-      aria-valuemax="9.5"
+      :aria-valuemin="reach.low"
+      :aria-valuemax="reach.high"
       :aria-valuenow="shown(plane)"
       :aria-valuetext="`${shown(plane).toFixed(1)}${plane.locked ? ', held by hand' : ''}`"
       @pointerdown="grab(plane, $event)"

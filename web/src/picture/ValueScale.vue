@@ -2,6 +2,7 @@
 /** The value scale beside the picture: what the photo holds, where it is cut, how much lies in each step. */
 import { computed, ref } from "vue";
 import type { Reading } from "@/api/client";
+import { byKey, heightIn, valueAt } from "./upright";
 
 const props = defineProps<{
   /** What was measured. */
@@ -56,15 +57,11 @@ function grab(at: number, event: PointerEvent): void {
   held.value = at;
 }
 function drag(event: PointerEvent): void {
-  const box = drawing.value?.getBoundingClientRect();
-  if (held.value < 0 || !box) return;
-  // The drawing keeps its proportions inside its box: find the scale it is really shown at.
-  const scale = Math.min(box.width / 214, box.height / (HEIGHT + 34));
-  const top = box.top + (box.height - scale * (HEIGHT + 34)) / 2;
-  moved(held.value, 10 * (1 - ((event.clientY - top) / scale - TOP) / HEIGHT));
+  const at = held.value >= 0 && drawing.value && heightIn(drawing.value, event);
+  if (typeof at === "number") moved(held.value, valueAt(at, TOP, HEIGHT));
 }
 function key(at: number, event: KeyboardEvent): void {
-  const by = { ArrowUp: 0.1, ArrowDown: -0.1, PageUp: 0.5, PageDown: -0.5 }[event.key];
+  const by = byKey(event.key, 0.1, 0.5);
   if (by === undefined) return;
   event.preventDefault();
   moved(at, (props.reading.cuts[at] ?? 5) + by);

@@ -62,10 +62,12 @@ async function setValue(rank: number, value: number): Promise<void> {
       />
       <div class="beside">
         <ValueLadder
+          v-if="table.choices"
           :planes="painting.planes"
           :chosen="table.plane"
           :low="painting.depth.low"
           :high="painting.depth.high"
+          :reach="table.choices.paint_range"
           @choose="choose"
           @value="setValue"
         />

@@ -26,14 +26,14 @@ function keep(): void {
   <section class="line" aria-label="The focus">
     <h2>The focus</h2>
     <p v-if="step !== null">
-      <b>{{ step.toFixed(1) }}</b> steps from dark to light are to be seen there.
+      Dark and light there lie <b>{{ step.toFixed(1) }}</b> apart on the value scale.
     </p>
     <label
       >Smaller shapes are kept within <b>{{ Math.round(100 * reach) }} %</b> of the width
       <v-slider
         v-model="reach"
-        :min="0.03"
-        :max="0.4"
+        :min="table.choices?.focus_reach.low"
+        :max="table.choices?.focus_reach.high"
         :step="0.01"
         aria-label="Reach of the focus"
         @end="keep"

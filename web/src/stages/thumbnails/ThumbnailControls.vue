@@ -14,12 +14,14 @@ export interface Settings {
 <script setup lang="ts">
 /** Steps, smallest shape worth painting, softness of the squint; all act on the picture at once. */
 import { computed } from "vue";
-import type { Source } from "@/api/client";
+import type { Choices, Source } from "@/api/client";
 
 const settings = defineModel<Settings>({ required: true });
 const props = defineProps<{
   /** Photos to choose from. */
   sources: Source[];
+  /** Ends of the sliders. */
+  limits: Pick<Choices, "smallest_share" | "softness">;
   /** The smallest shape as an area on the support, in words. */
   smallestSaid: string;
   /** True while what is shown is a kept thumbnail, unchanged. */
@@ -77,8 +79,8 @@ const softSaid = computed(() => {
       >
       <v-slider
         v-model="smallest"
-        :min="0"
-        :max="0.1733"
+        :min="Math.sqrt(limits.smallest_share.low)"
+        :max="Math.sqrt(limits.smallest_share.high)"
         :step="0.002"
         aria-label="Smallest shape"
         :aria-valuetext="smallestSaid"
@@ -90,8 +92,8 @@ const softSaid = computed(() => {
       >
       <v-slider
         v-model="softness"
-        :min="0.004"
-        :max="0.04"
+        :min="limits.softness.low"
+        :max="limits.softness.high"
         :step="0.001"
         aria-label="Softness"
         :aria-valuetext="softSaid"

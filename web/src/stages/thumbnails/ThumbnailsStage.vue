@@ -157,9 +157,11 @@ async function adjust(): Promise<void> {
         />
       </div>
       <ThumbnailControls
+        v-if="table.choices"
         v-model="settings"
         class="controls"
         :sources="sources"
+        :limits="table.choices"
         :smallest-said="preview?.smallest_said ?? ''"
         :kept="!changed"
         :current="current?.name ?? ''"
