@@ -67,7 +67,29 @@ def _parser() -> argparse.ArgumentParser:
         if name == "demo":
             command.add_argument("--fresh", action="store_true", help="begin the demo anew")
     commands.add_parser("openapi", help="print the API's description")
+    planning = commands.add_parser("plan", help="plan an open document, without server or database")
+    planning.add_argument("file", type=Path, help="painting.json, or the ZIP that holds it")
+    planning.add_argument("--json", action="store_true", help="print data instead of text")
+    measuring = commands.add_parser("measure", help="measure the values of a photo")
+    measuring.add_argument("file", type=Path, help="a picture")
+    measuring.add_argument("--json", action="store_true", help="print data instead of text")
+    measuring.add_argument("--steps", type=int, default=4, help="values of the thumbnail, 2 to 7")
+    commands.add_parser("schema", help="print the JSON Schema of the open document")
     return parser
+
+
+def _headless(given: argparse.Namespace) -> str:
+    """Plan or measure without a server; return what is printed."""
+    from kind_distance.headless import document, measure, plan
+
+    if given.command == "schema":
+        return json.dumps(document.json_schema(), indent=1, ensure_ascii=False)
+    data, name = document.read_file(given.file), given.file.name
+    if given.command == "measure":
+        found = measure.measure_photo(data, name, given.steps)
+        return json.dumps(found, indent=1, ensure_ascii=False) if given.json else measure.as_text(found)
+    planned = plan.plan_document(document.read_document(data, name))
+    return json.dumps(plan.as_data(planned), indent=1, ensure_ascii=False) if given.json else plan.as_text(planned)
 
 
 def main(arguments: list[str] | None = None) -> int:
@@ -82,6 +104,9 @@ def main(arguments: list[str] | None = None) -> int:
             with tempfile.TemporaryDirectory() as folder:
                 description = create_app(Path(folder) / "none.sqlite").openapi()
             print(json.dumps(description, indent=1, ensure_ascii=False))
+            return 0
+        if given.command in ("plan", "measure", "schema"):
+            print(_headless(given))
             return 0
         file = given.file or data_folder() / ("demo.sqlite" if given.command == "demo" else "paintings.sqlite")
         if given.command == "demo":

@@ -21,6 +21,26 @@ def _plain(_: Page) -> None:
     """Nothing to do first."""
 
 
+def _page(page: Page) -> None:
+    page.get_by_role("button", name="Page from the sketchbook").last.click()
+
+
+def _crops(page: Page) -> None:
+    page.get_by_role("button", name="Viewfinder").click()
+    page.get_by_label("Format", exact=True).select_option("square")
+    page.get_by_role("button", name="Crops worth trying").click()
+    page.get_by_role("list", name="Crops worth trying").get_by_role("button").first.click()
+
+
+def _shapes(page: Page) -> None:
+    page.get_by_role("button", name="Change a shape").click()
+    box = page.locator("figure.picture").bounding_box() or {"x": 0, "y": 0, "width": 0, "height": 0}
+    page.mouse.click(box["x"] + 0.94 * box["width"], box["y"] + 0.32 * box["height"])
+    page.get_by_role("button", name="In 8.3").click()
+    page.get_by_label("Division").select_option("thirds")
+    page.locator(".desk").evaluate("desk => desk.scrollTo(0, 0)")
+
+
 def _terraces(page: Page) -> None:
     page.keyboard.press("5")
 
@@ -47,7 +67,10 @@ VIEWS: list[tuple[str, str, str, Callable[[Page], None]]] = [
     ("shelf", "/", "grey", _plain),
     ("brief", "/", "grey", _brief),
     ("sources", f"/paintings/{TEA}/sources", "grey", _plain),
+    ("sources-page", f"/paintings/{TEA}/sources", "grey", _page),
     ("thumbnails", f"/paintings/{TEA}/thumbnails", "grey", _plain),
+    ("thumbnails-crops", f"/paintings/{TEA}/thumbnails", "grey", _crops),
+    ("thumbnails-shapes", f"/paintings/{TEA}/thumbnails", "grey", _shapes),
     ("planes", f"/paintings/{TEA}/planes", "grey", _terraces),
     ("planes-marking", f"/paintings/{TEA}/planes", "grey", _marking),
     ("planes-light", f"/paintings/{MILL}/planes", "light", _plain),

@@ -12,7 +12,15 @@ from pydantic import BaseModel, ConfigDict, Field, FiniteFloat
 Text = Annotated[str, Field(max_length=400)]
 Number = Annotated[int, Field(ge=1, le=100_000)]
 Cuts = Annotated[list[FiniteFloat], Field(max_length=6)]
+Point = tuple[FiniteFloat, FiniteFloat]
+Points = Annotated[list[Point], Field(min_length=1, max_length=2000)]
+CropPx = tuple[int, int, int, int]
 Rank = Annotated[int, Field(ge=1, le=9)]
+
+
+Body = Literal["", "thin", "thick"]
+Marks = Literal["", "soft", "broken"]
+Way = Literal["ground", "masked", "lifted", "added"]
 
 
 class _Change(BaseModel):
@@ -36,16 +44,138 @@ class SetBrief(_Change):
     unit: Literal["cm", "in"] | None = None
     ground: Text | None = None
     school: Text | None = None
+    drawing_medium: Text | None = None
+    drawing_detail: Text | None = None
 
 
 class SetSource(_Change):
-    """Name a source, say what it is for, or let its place be shared."""
+    """Say of a source what it is, what for, whose, by which permission, where one stood, how to get there."""
 
     action: Literal["set_source"]
     source: Number
     name: Text | None = None
     purpose: Text | None = None
+    maker: Text | None = None
+    permission: Text | None = None
+    standing: Text | None = None
+    access: Text | None = None
     place_shared: bool | None = None
+    kind: Literal["photo", "page", "sketch", "study", "painting"] | None = None
+
+
+class SetLight(_Change):
+    """Say where the light comes from: degrees clockwise from the top of the picture; null where it is not known."""
+
+    action: Literal["set_light"]
+    source: Number
+    light_deg: FiniteFloat | None = None
+
+
+class LinkSource(_Change):
+    """Say from which other source one was made."""
+
+    action: Literal["link_source"]
+    source: Number
+    made_from: Number | None = None
+
+
+class SetHorizon(_Change):
+    """Set the horizon's height by hand, as a share from the top; null lets it be found."""
+
+    action: Literal["set_horizon"]
+    source: Number
+    horizon: FiniteFloat | None = None
+
+
+class SetCard(_Change):
+    """Press the reference for colour, in shares of the photo as it came."""
+
+    action: Literal["set_card"]
+    source: Number
+    reference: Text
+    x: FiniteFloat
+    y: FiniteFloat
+    value: FiniteFloat | None = None
+    more: bool = False
+
+
+class ClearCard(_Change):
+    """Show the photo's colours as the camera gave them."""
+
+    action: Literal["clear_card"]
+    source: Number
+
+
+class Straighten(_Change):
+    """Straighten a picture by so many degrees, clockwise lean positive."""
+
+    action: Literal["straighten"]
+    source: Number
+    tilt_deg: FiniteFloat
+
+
+class AddNote(_Change):
+    """Pin a note; a scale mark has a second end and its length in metres, an arrow its second end."""
+
+    action: Literal["add_note"]
+    source: Number
+    kind: Literal["colour", "memory", "scale", "gaze", "line", "shadow"]
+    x: FiniteFloat
+    y: FiniteFloat
+    text: Text = ""
+    x2: FiniteFloat | None = None
+    y2: FiniteFloat | None = None
+    length_m: FiniteFloat | None = None
+
+
+class SetNote(_Change):
+    """Change what a note says, or where it is pinned."""
+
+    action: Literal["set_note"]
+    note: Number
+    text: Text | None = None
+    x: FiniteFloat | None = None
+    y: FiniteFloat | None = None
+    length_m: FiniteFloat | None = None
+
+
+class RemoveNote(_Change):
+    """Take a note off."""
+
+    action: Literal["remove_note"]
+    note: Number
+
+
+class AddDeparture(_Change):
+    """Plan to move, bend, leave out or add something."""
+
+    action: Literal["add_departure"]
+    source: Number
+    kind: Literal["moved", "bent", "left_out", "added"]
+    points: Points
+    reason: Text = ""
+    shift: Point = (0.0, 0.0)
+    low: FiniteFloat | None = None
+    high: FiniteFloat | None = None
+
+
+class SetDeparture(_Change):
+    """Give a departure's reason, where to, or which values an added subject may have."""
+
+    action: Literal["set_departure"]
+    departure: Number
+    reason: Text | None = None
+    shift: Point | None = None
+    low: FiniteFloat | None = None
+    high: FiniteFloat | None = None
+    open_values: bool = False
+
+
+class RemoveDeparture(_Change):
+    """Follow the photo there after all."""
+
+    action: Literal["remove_departure"]
+    departure: Number
 
 
 class SetMainSource(_Change):
@@ -77,8 +207,22 @@ class ClearFocus(_Change):
     action: Literal["clear_focus"]
 
 
+class EditWanted(BaseModel):
+    """A shape changed by hand, in shares of the thumbnail."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    kind: Literal["step", "join", "split", "pull"]
+    points: Points
+    step: Annotated[int, Field(ge=0, le=6)] | None = None
+    width: Annotated[FiniteFloat, Field(ge=0.002, le=0.2)] = 0.02
+
+
+Edits = Annotated[list[EditWanted], Field(max_length=60)]
+
+
 class KeepThumbnail(_Change):
-    """Keep a value thumbnail."""
+    """Keep a value thumbnail; with `later` among the ideas for later."""
 
     action: Literal["keep_thumbnail"]
     source: Number
@@ -87,6 +231,11 @@ class KeepThumbnail(_Change):
     softness: FiniteFloat
     even: bool = False
     cuts: Cuts | None = None
+    crop: CropPx | None = None
+    key: Text | None = None
+    departed: bool = False
+    edits: Edits | None = None
+    later: Text | None = None
     name: Text = ""
 
 
@@ -102,6 +251,27 @@ class SetThumbnail(_Change):
     even: bool | None = None
     cuts: Cuts | None = None
     find_cuts: bool = False
+    crop: CropPx | None = None
+    whole: bool = False
+    key: Text | None = None
+    own_key: bool = False
+    departed: bool | None = None
+    edits: Edits | None = None
+
+
+class SetAside(_Change):
+    """Put a thumbnail with the ideas for later, with a note."""
+
+    action: Literal["set_aside"]
+    thumbnail: Number
+    note: Text = ""
+
+
+class TakeUpAgain(_Change):
+    """Take an idea for later back among the thumbnails."""
+
+    action: Literal["take_up_again"]
+    thumbnail: Number
 
 
 class ChooseThumbnail(_Change):
@@ -116,6 +286,60 @@ class RemoveThumbnail(_Change):
 
     action: Literal["remove_thumbnail"]
     thumbnail: Number
+
+
+class AddElement(_Change):
+    """Name a thing in the picture; null for a plane that is not known yet."""
+
+    action: Literal["add_element"]
+    name: Text
+    plane: Rank | None = None
+    x: FiniteFloat | None = None
+    y: FiniteFloat | None = None
+
+
+class SetElement(_Change):
+    """Rename a thing, or put it into a plane; null takes it out of its plane."""
+
+    action: Literal["set_element"]
+    element: Number
+    name: Text | None = None
+    plane: Rank | None = None
+    body: Body | None = None
+    marks: Marks | None = None
+    brush: Text | None = None
+
+
+class AddReserve(_Change):
+    """Reserve a light: its outline in shares of the main picture, its name, and how it is kept."""
+
+    action: Literal["add_reserve"]
+    points: Annotated[list[tuple[FiniteFloat, FiniteFloat]], Field(min_length=3, max_length=4000)]
+    name: Text
+    way: Way = "ground"
+
+
+class SetReserve(_Change):
+    """Rename a reserved light, or keep it another way."""
+
+    action: Literal["set_reserve"]
+    reserve: Number
+    name: Text | None = None
+    way: Way | None = None
+
+
+class RemoveReserve(_Change):
+    """Give a reserved light up."""
+
+    action: Literal["remove_reserve"]
+    reserve: Number
+
+
+class RemoveElement(_Change):
+    """Take a thing off the list."""
+
+    action: Literal["remove_element"]
+    element: Number
 
 
 class ProposePlanes(_Change):
@@ -142,7 +366,11 @@ class SetPlane(_Change):
     plane: Rank
     name: Text | None = None
     kind: Literal["sky", "land", "water"] | None = None
+    nature: Literal["solid", "see_through", "accents"] | None = None
     distance_m: FiniteFloat | None = None
+    body: Body | None = None
+    marks: Marks | None = None
+    brush: Text | None = None
 
 
 class MovePlane(_Change):
@@ -173,9 +401,10 @@ class AddStroke(_Change):
 
     action: Literal["add_stroke"]
     plane: Rank
-    kind: Literal["mark", "brush", "level"]
+    kind: Literal["mark", "brush", "level", "area", "thin", "erase"]
     points: Annotated[list[tuple[FiniteFloat, FiniteFloat]], Field(min_length=1, max_length=4000)]
     width: FiniteFloat = 0.012
+    settle: bool = False
 
 
 class RemoveStroke(_Change):
@@ -202,6 +431,17 @@ class SetDepth(_Change):
     pull: FiniteFloat | None = None
     key: Text | None = None
     gap: FiniteFloat | None = None
+    airlight: Annotated[str, Field(max_length=9)] | None = None
+    usual_airlight: bool = False
+
+
+class SetAir(_Change):
+    """Say in which air a photo was taken; null for the painting's own veil."""
+
+    action: Literal["set_air"]
+    source: Number
+    veil: Text | None = None
+    visibility_km: FiniteFloat | None = None
 
 
 class SetPlannedValue(_Change):
@@ -252,13 +492,21 @@ class DerivePasses(_Change):
 
 
 class SetPass(_Change):
-    """Rename a pass, or change its minutes or thickness."""
+    """Rename a pass, or change its minutes, thickness or paint."""
 
     action: Literal["set_pass"]
     number: Number
     title: Text | None = None
     minutes: int | None = None
     thickness: FiniteFloat | None = None
+    paint: Literal["watercolour", "gouache", "rewettable", "acrylic", "oil"] | None = None
+
+
+class SplitPass(_Change):
+    """Divide a pass into two parts."""
+
+    action: Literal["split_pass"]
+    number: Number
 
 
 class AddPass(_Change):
@@ -269,6 +517,13 @@ class AddPass(_Change):
     plane: Rank | None = None
     title: Text = ""
     minutes: int | None = None
+
+
+class AddUnderlay(_Change):
+    """Add a white underlay before everything else on a plane."""
+
+    action: Literal["add_underlay"]
+    plane: Rank
 
 
 class RemovePass(_Change):
@@ -349,6 +604,26 @@ class CopySession(_Change):
     times: int = 1
 
 
+class TakePlan(_Change):
+    """Take one of the offered plans."""
+
+    action: Literal["take_plan"]
+    way: Literal["order", "few", "anew"]
+
+
+class TakeStationAir(_Change):
+    """Give a session outdoors the air that the station expects."""
+
+    action: Literal["take_station_air"]
+    session: Number
+
+
+class LetPlanGo(_Change):
+    """Let the plan be worked out afresh with every change."""
+
+    action: Literal["let_plan_go"]
+
+
 class RemoveSession(_Change):
     """Take a session away."""
 
@@ -374,14 +649,34 @@ class HearAgain(_Change):
 AnyChange = Annotated[
     SetBrief
     | SetSource
+    | SetLight
+    | LinkSource
+    | SetHorizon
+    | SetCard
+    | ClearCard
+    | Straighten
+    | AddNote
+    | SetNote
+    | RemoveNote
+    | AddDeparture
+    | SetDeparture
+    | RemoveDeparture
     | SetMainSource
     | RemoveSource
     | SetFocus
     | ClearFocus
     | KeepThumbnail
     | SetThumbnail
+    | SetAside
+    | TakeUpAgain
     | ChooseThumbnail
     | RemoveThumbnail
+    | AddElement
+    | SetElement
+    | RemoveElement
+    | AddReserve
+    | SetReserve
+    | RemoveReserve
     | ProposePlanes
     | AddPlane
     | SetPlane
@@ -392,6 +687,7 @@ AnyChange = Annotated[
     | RemoveStroke
     | ClearStrokes
     | SetDepth
+    | SetAir
     | SetPlannedValue
     | UnlockPlane
     | SetPairGap
@@ -399,7 +695,9 @@ AnyChange = Annotated[
     | ForgetPair
     | DerivePasses
     | SetPass
+    | SplitPass
     | AddPass
+    | AddUnderlay
     | RemovePass
     | MoveBefore
     | MovePass
@@ -409,6 +707,9 @@ AnyChange = Annotated[
     | SetSession
     | CopySession
     | RemoveSession
+    | TakePlan
+    | LetPlanGo
+    | TakeStationAir
     | MeanItSo
     | HearAgain,
     Field(discriminator="action"),

@@ -2,11 +2,12 @@
 
 from __future__ import annotations
 
-from typing import Any, Literal
+from typing import Literal
 
 from pydantic import BaseModel, Field
 
-Severity = Literal["strong", "mild", "note"]
+from kind_distance.api.judgementmodels import JudgementView
+from kind_distance.api.picturemodels import SourceView, ThumbnailView
 
 
 class FocusView(BaseModel):
@@ -35,76 +36,8 @@ class BriefView(BaseModel):
     school_name: str
     passes_by_hand: bool
     focus: FocusView | None
-
-
-class PlaceView(BaseModel):
-    """Where a photo was taken; private unless shared."""
-
-    latitude: float
-    longitude: float
-    shared: bool
-
-
-class SourceView(BaseModel):
-    """A photo of this painting."""
-
-    number: int
-    picture: str = Field(description="Content hash.")
-    image: str = Field(description="Address of the picture as shown on screen.")
-    name: str
-    purpose: str
-    format: str
-    width_px: int
-    height_px: int
-    taken_said: str | None
-    lens: str | None
-    place: PlaceView | None
-    remark: str
-    main: bool = Field(description="Planes are marked on this one.")
-
-
-class ReadingView(BaseModel):
-    """What can be measured on a thumbnail; values are Munsell 0-10."""
-
-    darkest: float
-    lightest: float
-    shares: list[float]
-    values: list[float]
-    greys: list[str] = Field(description="The values as screen greys.")
-    key: str
-    shapes: int
-    effective_shapes: float
-    largest_share: float
-    contour: float
-    focus_step: float | None = Field(description="Largest value step at the focus; None without one.")
-    cuts: list[float]
-    histogram: list[float] = Field(description="Share of the photo in each of 128 equal parts of the scale 0-10.")
-
-
-class ThumbnailView(BaseModel):
-    """A kept thumbnail."""
-
-    number: int
-    source: int
-    name: str
-    steps: int
-    smallest_share: float
-    smallest_said: str
-    softness: float
-    even: bool
-    cuts_by_hand: bool
-    chosen: bool
-    image: str
-    aspect: float
-    reading: ReadingView
-
-
-class PreviewView(BaseModel):
-    """A thumbnail being adjusted, with its picture as a data address."""
-
-    image: str
-    smallest_said: str
-    reading: ReadingView
+    drawing_medium: str
+    drawing_detail: str
 
 
 class PlaneReadingView(BaseModel):
@@ -131,8 +64,19 @@ class PlannedView(BaseModel):
     dark: float
     light: float
     contrast_left: float | None
+    detail: float = Field(description="Share of the strokes it is worth.")
+    room_said: str = Field(description="Least and greatest value while the others stay, and what sets them.")
     colour: str
     ink: str = Field(description="Colour of text on it, black or white.")
+
+
+class HandlingView(BaseModel):
+    """How an area is painted; what is empty is left to the hand."""
+
+    body: Literal["", "thin", "thick"]
+    marks: Literal["", "soft", "broken"]
+    brush: str
+    said: str
 
 
 class PlaneView(BaseModel):
@@ -141,6 +85,8 @@ class PlaneView(BaseModel):
     rank: int
     name: str
     kind: Literal["sky", "land", "water"]
+    nature: Literal["solid", "see_through", "accents"]
+    handling: HandlingView
     distance_m: float | None
     distance_said: str
     locked: bool
@@ -161,6 +107,31 @@ class BorderView(BaseModel):
     planned_difference: float
     own_gap: float | None
     own_direction: int | None
+    ragged: float = Field(description="Length over that of the same border smoothed.")
+    edge: Literal["lost", "soft", "firm", "hard"]
+    edge_said: str
+
+
+class ElementView(BaseModel):
+    """A thing in the picture."""
+
+    number: int
+    name: str
+    plane: int | None
+    stands_in: int | None = Field(description="The plane that the marks give its place.")
+    x: float | None
+    y: float | None
+    handling: HandlingView
+
+
+class ReserveView(BaseModel):
+    """A reserved light, as it lies on the marked planes."""
+
+    number: int
+    name: str
+    way: Literal["ground", "masked", "lifted", "added"]
+    points: list[list[float]]
+    said: str = Field(description="Where it lies, how large, how light it will be.")
 
 
 class HazeView(BaseModel):
@@ -184,6 +155,9 @@ class DepthView(BaseModel):
     high: float
     airlight: str
     haze: list[HazeView]
+    airlight_own: bool
+    air_said: str | None = Field(description="How far one sees in the photo, by its own planes.")
+    warmest_said: str | None
 
 
 class StrokeView(BaseModel):
@@ -191,31 +165,9 @@ class StrokeView(BaseModel):
 
     number: int
     plane: int
-    kind: Literal["mark", "brush", "level"]
+    kind: Literal["mark", "brush", "level", "area", "thin", "erase"]
     width: float
     points: list[list[float]] = Field(description="Pairs of x and y, as shares of width and height.")
-
-
-class RemedyView(BaseModel):
-    """One press that would answer a judgement."""
-
-    label: str
-    action: str
-    arguments: dict[str, Any]
-
-
-class JudgementView(BaseModel):
-    """One thing worth the painter's attention."""
-
-    key: str
-    kind: str
-    stage: str
-    severity: Severity
-    title: str
-    text: str
-    planes: list[int]
-    remedies: list[RemedyView]
-    meant_so: str | None = Field(description="The painter's reason, where it was silenced.")
 
 
 class WaitView(BaseModel):
@@ -240,6 +192,7 @@ class PassView(BaseModel):
     minutes: int
     thickness: float
     why: str
+    keeps: str = Field(description="Reserved lights on its plane that it has to go round; empty without any.")
     done: bool
     waits_for: list[WaitView]
 
@@ -333,6 +286,7 @@ class WorkView(BaseModel):
     now_min: int
     drying: list[str] = Field(description="Films that are drying now, said in words.")
     next_said: str
+    plan_kept: bool = Field(description="A plan was taken and stands until it is let go.")
 
 
 class HistoryView(BaseModel):
@@ -355,6 +309,8 @@ class PaintingView(BaseModel):
     planes: list[PlaneView]
     strokes: list[StrokeView]
     borders: list[BorderView]
+    elements: list[ElementView]
+    reserves: list[ReserveView]
     depth: DepthView
     judgements: list[JudgementView]
     work: WorkView
@@ -367,6 +323,13 @@ class TakenView(BaseModel):
     source: int
     name: str
     new: bool
+    painting: PaintingView
+
+
+class SketchesView(BaseModel):
+    """Sketches that were cut out, and the painting as it then stands."""
+
+    sources: list[int]
     painting: PaintingView
 
 
@@ -406,6 +369,13 @@ class OutlineView(BaseModel):
     path: str
 
 
+class MirrorView(BaseModel):
+    """Ends of the reflections in a water as SVG path data in a box of 1000 x 1000, and the values they have."""
+
+    path: str
+    said: str
+
+
 class ChoiceView(BaseModel):
     """One choice of a list."""
 
@@ -428,6 +398,14 @@ class RangeView(BaseModel):
     high: float
 
 
+class FormatChoiceView(BaseModel):
+    """Proportions a picture may have: width over height."""
+
+    key: str
+    name: str
+    ratio: float
+
+
 class ChoicesView(BaseModel):
     """What can be chosen, and the limits of sliders."""
 
@@ -436,6 +414,12 @@ class ChoicesView(BaseModel):
     schools: list[ChoiceView]
     veils: list[VeilChoiceView]
     keys: list[ChoiceView]
+    references: list[ChoiceView] = Field(description="Cards, mats and tape that take a cast out.")
+    formats: list[FormatChoiceView]
+    drawing_media: list[ChoiceView]
+    drawing_details: list[ChoiceView]
+    brushes: list[ChoiceView]
+    ways_to_keep: list[ChoiceView]
     pass_kinds: list[ChoiceView]
     softness: RangeView
     smallest_share: RangeView

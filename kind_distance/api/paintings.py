@@ -8,7 +8,8 @@ from fastapi import APIRouter, File, Form, UploadFile
 
 from kind_distance.api.changes import ChangeRequest, VersionRequest
 from kind_distance.api.context import Here
-from kind_distance.api.models import PaintingView, TakenView
+from kind_distance.api.models import PaintingView, SketchesView, TakenView
+from kind_distance.api.picturemodels import SketchRequest
 from kind_distance.api.views import painting_view
 
 router = APIRouter(prefix="/api/paintings", tags=["painting"])
@@ -52,3 +53,12 @@ def add_source(
     )
     shown = painting_view(here.studio, opened, here.now_min)
     return TakenView(source=source.number, name=source.name, new=new, painting=shown)
+
+
+@router.post("/{painting_id}/sources/{number}/sketches", status_code=201, summary="Cut sketches out of a page")
+def cut_sketches(here: Here, painting_id: int, number: int, wanted: SketchRequest) -> SketchesView:
+    """Cut sketches out of a photographed page, straight and evenly lit, each a source of its own."""
+    corners = [[(x, y) for x, y in frame] for frame in wanted.corners]
+    opened, made = here.studio.cut_sketches(painting_id, wanted.version, number, corners, here.clock())
+    shown = painting_view(here.studio, opened, here.now_min)
+    return SketchesView(sources=[source.number for source in made], painting=shown)

@@ -2,25 +2,25 @@
 
 from __future__ import annotations
 
-import base64
-from typing import Annotated, cast
+from typing import Annotated, Literal
 
 from fastapi import APIRouter, Query, Response
 
 from kind_distance.api.context import Here, forever
-from kind_distance.api.models import OutlineView, PreviewView
-from kind_distance.api.views import reading_view
+from kind_distance.api.models import MirrorView, OutlineView
 from kind_distance.core.picture.outlines import border_steps, outlines
-from kind_distance.core.picture.thumbnail import USUAL_SMALLEST, USUAL_SOFTNESS, ThumbnailSettings
-from kind_distance.core.wording import Unit, say_area
-from kind_distance.errors import NotFoundError
-from kind_distance.exchange.pictures import png
+from kind_distance.exchange.pictures import jpeg, png
 from kind_distance.studio import darkroom
+from kind_distance.studio.airs import seen_under
 from kind_distance.studio.paintings import checked_hash
-from kind_distance.studio.survey import focus_of, labels_of, picture_area_cm2, settings_of, source_of
+from kind_distance.studio.plates import framing_of, plate_of, settings_of, source_of, thumbnail_of
+from kind_distance.studio.survey import labels_of
+from kind_distance.studio.waters import mirrored
+from kind_distance.studio.ways import looked_at, lost_marks
 
 router = APIRouter(prefix="/api", tags=["pictures"])
-Share = Annotated[float, Query(ge=0, le=1, allow_inf_nan=False)]
+Visibility = Annotated[float | None, Query(ge=0.01, le=340, allow_inf_nan=False)]
+Look = Literal["grey", "squint", "covered", "plane"]
 
 
 @router.get("/pictures/{picture_hash}.jpg", response_class=Response, summary="Show a photo")
@@ -33,41 +33,32 @@ def picture(here: Here, picture_hash: str) -> Response:
 def thumbnail(here: Here, painting_id: int, number: int) -> Response:
     """Show a kept thumbnail in its values."""
     state = here.studio.desk(painting_id, here.clock()).state
-    record = next((t for t in state.thumbnails if t.number == number), None)
-    if record is None:
-        raise NotFoundError("thumbnail", number)
-    source = source_of(state, record.source)
-    made = darkroom.thumbnail(here.studio.file, source.picture_hash, settings_of(state, record))
+    record = thumbnail_of(state, number)
+    made = darkroom.thumbnail(here.studio.file, framing_of(state, record), settings_of(state, record))
     return forever(png(made.grey()), "image/png")
 
 
-@router.get("/paintings/{painting_id}/preview", summary="Try a thumbnail")
-def preview(
-    here: Here,
-    painting_id: int,
-    source: int,
-    steps: int = 4,
-    smallest_share: Share = USUAL_SMALLEST,
-    softness: Share = USUAL_SOFTNESS,
-    even: bool = False,
-    cuts: Annotated[list[float] | None, Query(max_length=6)] = None,
-) -> PreviewView:
-    """Make a thumbnail with these settings, without keeping it."""
-    state = here.studio.desk(painting_id, here.clock()).state
-    settings = ThumbnailSettings(
-        steps, smallest_share, softness, None if cuts is None else tuple(cuts), even, focus_of(state, source)
-    )
-    record = source_of(state, source)
-    file = here.studio.file
-    made = darkroom.thumbnail(file, record.picture_hash, settings)
-    soft = darkroom.simplified(file, record.picture_hash, softness, settings.focus)
-    image = base64.b64encode(png(made.grey())).decode()
-    area = smallest_share * picture_area_cm2(state, record)
-    return PreviewView(
-        image=f"data:image/png;base64,{image}",
-        smallest_said=say_area(area, cast("Unit", state.brief.unit)),
-        reading=reading_view(made, soft),
-    )
+@router.get("/paintings/{painting_id}/sources/{number}.jpg", response_class=Response, summary="Show a source")
+def source_picture(here: Here, painting_id: int, number: int) -> Response:
+    """Show a source as developed: its cast taken out, straightened."""
+    source = source_of(here.studio.desk(painting_id, here.clock()).state, number)
+    return forever(darkroom.developed_jpeg(here.studio.file, plate_of(source)), "image/jpeg")
+
+
+@router.get("/paintings/{painting_id}/sources/{number}/lost.png", response_class=Response, summary="Show what is lost")
+def lost(here: Here, painting_id: int, number: int) -> Response:
+    """Mark where the camera has lost darks and lights, to be laid over the photo."""
+    source = source_of(here.studio.desk(painting_id, here.clock()).state, number)
+    return forever(png(lost_marks(here.studio.file, plate_of(source))), "image/png")
+
+
+@router.get("/paintings/{painting_id}/sources/{number}/look.jpg", response_class=Response, summary="Look another way")
+def look(here: Here, painting_id: int, number: int, way: Look, plane: int = 1) -> Response:
+    """Show a source in grey, squinted at, with its whites covered, or with one plane alone."""
+    state, file = here.studio.desk(painting_id, here.clock()).state, here.studio.file
+    source = source_of(state, number)
+    labels = labels_of(file, state) if source.number == state.brief.main_source else None
+    return Response(jpeg(looked_at(file, plate_of(source), way, labels, plane)), media_type="image/jpeg")
 
 
 @router.get("/paintings/{painting_id}/outlines", summary="Outline the planes")
@@ -87,6 +78,14 @@ def plane_outlines(here: Here, painting_id: int) -> list[OutlineView]:
     return shown
 
 
+@router.get("/paintings/{painting_id}/veil.jpg", response_class=Response, summary="See the scene under another veil")
+def veil(here: Here, painting_id: int, veil: str, visibility_km: Visibility = None) -> Response:
+    """Show the main photo as it would look through another air; computed from planes and distances."""
+    state = here.studio.desk(painting_id, here.clock()).state
+    seen = seen_under(here.studio.file, state, veil, visibility_km)
+    return Response(jpeg(seen), media_type="image/jpeg")
+
+
 @router.get("/paintings/{painting_id}/border", summary="Show where two planes meet")
 def border(here: Here, painting_id: int, far: int, near: int) -> OutlineView:
     """Draw the border of two planes as SVG path data in a box of 1000 x 1000."""
@@ -94,6 +93,14 @@ def border(here: Here, painting_id: int, far: int, near: int) -> OutlineView:
     steps = [] if labels is None or far == near else border_steps(labels, far, near)
     path = "".join(f"M{1000 * x1:.1f} {1000 * y1:.1f}L{1000 * x2:.1f} {1000 * y2:.1f}" for x1, y1, x2, y2 in steps)
     return OutlineView(rank=far, path=path)
+
+
+@router.get("/paintings/{painting_id}/mirror", summary="Show what water mirrors")
+def mirror(here: Here, painting_id: int, plane: int) -> MirrorView:
+    """Draw where the reflections in a plane of water end, and tell the values they have."""
+    found = mirrored(here.studio.file, here.studio.desk(painting_id, here.clock()).state, plane)
+    parts = [" L".join(f"{1000 * x:.1f} {1000 * y:.1f}" for x, y in line) for line in found.lines]
+    return MirrorView(path="".join(f"M{part}" for part in parts), said=found.said)
 
 
 @router.get("/paintings/{painting_id}/sheet.pdf", response_class=Response, summary="Print the sheet for the easel")

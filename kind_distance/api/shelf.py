@@ -2,24 +2,34 @@
 
 from __future__ import annotations
 
-from fastapi import APIRouter
+from typing import Annotated
+
+from fastapi import APIRouter, Query
 
 from kind_distance.api.context import Here
 from kind_distance.api.models import (
     BeginRequest,
     ChoicesView,
     ChoiceView,
+    FormatChoiceView,
     PaintingView,
     RangeView,
     ShelfView,
     VeilChoiceView,
 )
+from kind_distance.api.picturemodels import IdeaView
 from kind_distance.api.views import painting_view, shelf_view
+from kind_distance.core.colour.keys import KEYS, key_range
 from kind_distance.core.colour.munsell import PAINT_DARKEST, PAINT_LIGHTEST
-from kind_distance.core.depth.ladder import KEYS, key_range
+from kind_distance.core.depth.kept import WAYS
 from kind_distance.core.depth.veil import PROFILES
+from kind_distance.core.paint.drawing import DRAWING_DETAILS, DRAWING_MEDIA
+from kind_distance.core.paint.handling import BRUSHES
 from kind_distance.core.paint.media import GROUNDS, MEDIA, medium_of
-from kind_distance.core.passes.model import LEVEL, SCHOOLS
+from kind_distance.core.passes.model import LEVEL
+from kind_distance.core.passes.schools import SCHOOLS
+from kind_distance.core.picture.balance import REFERENCES
+from kind_distance.core.picture.crops import FORMATS
 from kind_distance.core.picture.focus import REACHES
 from kind_distance.core.picture.thumbnail import SMALLEST_RANGE, SOFTNESS_RANGE
 from kind_distance.store.records import Brief
@@ -72,6 +82,15 @@ def choices() -> ChoicesView:
             for v in PROFILES.values()
         ],
         keys=keys,
+        references=[
+            ChoiceView(key=r.key, name=r.name, said="" if r.value is None else f"value {r.value:g}")
+            for r in REFERENCES.values()
+        ],
+        formats=[FormatChoiceView(key=f.key, name=f.name, ratio=f.ratio) for f in FORMATS.values()],
+        drawing_media=[ChoiceView(key=d.key, name=d.name, said=d.said) for d in DRAWING_MEDIA.values()],
+        drawing_details=[ChoiceView(key=d.key, name=d.name, said=d.said) for d in DRAWING_DETAILS.values()],
+        brushes=[ChoiceView(key=key, name=name) for key, name in BRUSHES.items()],
+        ways_to_keep=[ChoiceView(key=key, name=name) for key, name in WAYS.items()],
         pass_kinds=[ChoiceView(key=kind, name=PASS_KINDS[kind]) for kind in LEVEL],
         softness=_range(SOFTNESS_RANGE),
         smallest_share=_range(SMALLEST_RANGE),
@@ -84,6 +103,22 @@ def choices() -> ChoicesView:
 def shelf(here: Here, binned: bool = False) -> list[ShelfView]:
     """List them, the latest change first."""
     return [shelf_view(entry, here.now_min) for entry in here.studio.shelf(binned=binned)]
+
+
+@router.get("/ideas", summary="Find ideas set aside for later")
+def ideas(here: Here, word: Annotated[str, Query(max_length=120)] = "") -> list[IdeaView]:
+    """Find them by words in their note, name or painting; all of them without one."""
+    return [
+        IdeaView(
+            painting=each.painting,
+            title=each.title,
+            thumbnail=each.thumbnail,
+            name=each.name,
+            note=each.note,
+            image=f"/api/paintings/{each.painting}/thumbnails/{each.thumbnail}.png?k=v{each.version}",
+        )
+        for each in here.studio.ideas(word)
+    ]
 
 
 @router.post("/paintings", status_code=201, summary="Begin a new painting")

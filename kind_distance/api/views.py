@@ -8,23 +8,28 @@ from typing import Any, cast
 import numpy as np
 
 from kind_distance.api import models as m
+from kind_distance.api.judgementmodels import JudgementView
+from kind_distance.api.pictureviews import judgement_view, source_view, thumbnail_view
 from kind_distance.api.workviews import work_view
-from kind_distance.core.colour.munsell import grey_code
+from kind_distance.core.depth.edges import SAID
 from kind_distance.core.depth.plan import PlannedPlane
 from kind_distance.core.depth.readings import PlaneReading
-from kind_distance.core.depth.veil import profile_of
+from kind_distance.core.depth.room import rooms, say_room
+from kind_distance.core.depth.veil import profile_of, with_airlight
+from kind_distance.core.paint.handling import say_handling
 from kind_distance.core.paint.media import ground_of, medium_of
-from kind_distance.core.passes.model import school_of
+from kind_distance.core.passes.schools import school_of
 from kind_distance.core.picture.focus import USUAL_REACH
-from kind_distance.core.picture.thumbnail import Simplified, Thumbnail
-from kind_distance.core.wording import Unit, say_area, say_distance, say_length, say_size
-from kind_distance.errors import DomainError
-from kind_distance.store.records import Brief, PlaneRecord, ShelfEntry, SourceRecord, State, ThumbnailRecord
-from kind_distance.studio import darkroom
+from kind_distance.core.wording import Unit, say_area, say_distance, say_length, say_list, say_size
+from kind_distance.store.records import Brief, ElementRecord, PlaneRecord, ShelfEntry, State
+from kind_distance.studio.airs import fitted_air
 from kind_distance.studio.clock import minute_of, moment_of
+from kind_distance.studio.darkroom import Framing
 from kind_distance.studio.paintings import Opened, Studio
+from kind_distance.studio.plates import area_on_support, main_source, plate_of
 from kind_distance.studio.summary import hex_colour, say_next
-from kind_distance.studio.survey import focus_of, picture_area_cm2, source_of
+from kind_distance.studio.survey import elements_of
+from kind_distance.studio.workplan import handling_of
 
 WARM_FROM = 3.0
 INK_FROM = 4.9  # above this value black reads better than white [V]
@@ -33,6 +38,8 @@ INK_FROM = 4.9  # above this value black reads better than white [V]
 def _focus(brief: Brief) -> m.FocusView | None:
     if brief.focus_x is None or brief.focus_y is None:
         return None
+    if not (0 <= brief.focus_x <= 1 and 0 <= brief.focus_y <= 1):
+        return None  # straightening has cut it off
     return m.FocusView(x=brief.focus_x, y=brief.focus_y, reach=brief.focus_reach or USUAL_REACH)
 
 
@@ -53,86 +60,8 @@ def _brief(brief: Brief) -> m.BriefView:
         school_name=school_of(brief.school).name,
         passes_by_hand=brief.passes_by_hand,
         focus=_focus(brief),
-    )
-
-
-def _say_taken(taken_at: str | None) -> str | None:
-    if taken_at is None:
-        return None
-    try:
-        moment = moment_of(minute_of(taken_at))
-    except DomainError:
-        return None
-    return f"{moment.day} {moment:%B} {moment.year}, {moment.hour}:{moment.minute:02d}"
-
-
-def _source(source: SourceRecord, main: int | None) -> m.SourceView:
-    place = None
-    if source.latitude is not None and source.longitude is not None:
-        place = m.PlaceView(latitude=source.latitude, longitude=source.longitude, shared=source.place_shared)
-    return m.SourceView(
-        number=source.number,
-        picture=source.picture_hash,
-        image=f"/api/pictures/{source.picture_hash}.jpg",
-        name=source.name,
-        purpose=source.purpose,
-        format=source.format,
-        width_px=source.width_px,
-        height_px=source.height_px,
-        taken_said=_say_taken(source.taken_at),
-        lens=source.lens,
-        place=place,
-        remark=source.remark,
-        main=source.number == main,
-    )
-
-
-def reading_view(thumbnail: Thumbnail, soft: Simplified) -> m.ReadingView:
-    """Show what was measured on a thumbnail."""
-    r = thumbnail.reading
-    return m.ReadingView(
-        darkest=round(r.darkest, 2),
-        lightest=round(r.lightest, 2),
-        shares=[round(v, 4) for v in r.shares],
-        values=[round(v, 2) for v in r.values],
-        greys=[f"#{int(c):02x}{int(c):02x}{int(c):02x}" for c in grey_code(np.array(r.values))],
-        key=r.key,
-        shapes=r.shapes,
-        effective_shapes=round(r.effective_shapes, 2),
-        largest_share=round(r.largest_share, 4),
-        contour=round(r.contour, 2),
-        focus_step=None if r.focus_step is None else round(r.focus_step, 2),
-        cuts=[round(v, 3) for v in thumbnail.cuts],
-        histogram=[round(float(v), 5) for v in soft.plain_histogram],
-    )
-
-
-def _thumbnail(
-    studio: Studio, painting_id: int, state: State, record: ThumbnailRecord, made: Thumbnail
-) -> m.ThumbnailView:
-    source = source_of(state, record.source)
-    focus = focus_of(state, record.source)
-    place = "" if focus is None else f"-{focus.x:g}-{focus.y:g}-{focus.reach:g}"
-    settings = f"{record.steps}-{record.smallest_share:g}-{record.softness:g}-{int(record.even)}"
-    if record.cuts is not None:
-        place += "-" + "-".join(f"{cut:g}" for cut in record.cuts)
-    key = f"{source.picture_hash[:8]}-{settings}{place}"
-    area = record.smallest_share * picture_area_cm2(state, source)
-    soft = darkroom.simplified(studio.file, source.picture_hash, record.softness, focus)
-    return m.ThumbnailView(
-        number=record.number,
-        source=record.source,
-        name=record.name,
-        steps=record.steps,
-        smallest_share=record.smallest_share,
-        smallest_said=say_area(area, cast("Unit", state.brief.unit)),
-        softness=record.softness,
-        even=record.even,
-        cuts_by_hand=record.cuts is not None,
-        chosen=record.number == state.brief.chosen_thumbnail,
-        image=f"/api/paintings/{painting_id}/thumbnails/{record.number}.png?k={key}",
-        aspect=source.width_px / source.height_px,
-        reading=reading_view(made, soft),
+        drawing_medium=brief.drawing_medium,
+        drawing_detail=brief.drawing_detail,
     )
 
 
@@ -145,13 +74,20 @@ def _say_warmth(reading: PlaneReading) -> str:
 
 
 def _plane(
-    plane: PlaneRecord, reading: PlaneReading | None, planned: PlannedPlane, state: State, area: float
+    plane: PlaneRecord,
+    reading: PlaneReading | None,
+    planned: PlannedPlane,
+    extra: tuple[float, str],
+    state: State,
+    area: float,
 ) -> m.PlaneView:
     unit = cast("Unit", state.brief.unit)
     return m.PlaneView(
         rank=plane.rank,
         name=plane.name,
         kind=cast("Any", plane.kind),
+        nature=cast("Any", plane.nature),
+        handling=_handling(plane),
         distance_m=plane.distance_m,
         distance_said=say_distance(plane.distance_m, plane.kind),
         locked=plane.locked_value is not None,
@@ -177,6 +113,8 @@ def _plane(
             dark=round(planned.dark, 2),
             light=round(planned.light, 2),
             contrast_left=None if planned.contrast_left is None else round(planned.contrast_left, 3),
+            detail=round(extra[0], 3),
+            room_said=extra[1],
             colour=hex_colour(planned.colour),
             ink="#111111" if planned.value >= INK_FROM else "#ffffff",
         ),
@@ -188,7 +126,7 @@ def _borders(opened: Opened) -> list[m.BorderView]:
     unit = cast("Unit", state.brief.unit)
     own = {(p.far, p.near): p for p in depth.given.pairs}
     shown = []
-    for border in depth.given.borders:
+    for border, advice in zip(depth.given.borders, depth.edges, strict=True):
         choice = own.get((border.far, border.near))
         planned = depth.plan.planes[border.far - 1].value - depth.plan.planes[border.near - 1].value
         shown.append(
@@ -202,14 +140,17 @@ def _borders(opened: Opened) -> list[m.BorderView]:
                 planned_difference=round(abs(planned), 2),
                 own_gap=None if choice is None else choice.gap,
                 own_direction=None if choice is None else choice.direction,
+                ragged=round(border.ragged, 2),
+                edge=advice.edge,
+                edge_said=SAID[advice.edge],
             )
         )
     return shown
 
 
-def _depth(opened: Opened) -> m.DepthView:
+def _depth(studio: Studio, opened: Opened) -> m.DepthView:
     brief, plan = opened.painting.state.brief, opened.survey.depth.plan
-    profile = profile_of(brief.veil)
+    profile = with_airlight(profile_of(brief.veil), brief.airlight)
     per_km = float(profile.extinction_per_km(brief.visibility_km)[1])
     haze = [
         m.HazeView(distance_m=float(f"{d:.3g}"), contrast_left=round(float(np.exp(-per_km * d / 1000)), 3))
@@ -228,25 +169,38 @@ def _depth(opened: Opened) -> m.DepthView:
         high=round(plan.high, 2),
         airlight=f"#{red:02x}{green:02x}{blue:02x}",
         haze=haze,
+        airlight_own=brief.airlight is not None,
+        air_said=_say_air(studio, opened),
+        warmest_said=_say_warmest(opened),
     )
 
 
-def _judgements(opened: Opened) -> list[m.JudgementView]:
-    reasons = {each.key: each.reason for each in opened.painting.state.meant_so}
-    return [
-        m.JudgementView(
-            key=each.key,
-            kind=each.kind,
-            stage=each.stage,
-            severity=each.severity,
-            title=each.title,
-            text=each.text,
-            planes=list(each.planes),
-            remedies=[m.RemedyView(label=r.label, action=r.action, arguments=r.arguments) for r in each.remedies],
-            meant_so=reasons.get(each.key),
-        )
-        for each in opened.survey.judgements
+def _say_air(studio: Studio, opened: Opened) -> str | None:
+    found = fitted_air(studio.file, opened.painting.state, opened.survey.depth)
+    if found is None:
+        return None
+    places = f"{found.planes} planes"
+    return (
+        f"By the darks of {places} one saw about {found.visibility_km:.2g} km there "
+        f"({found.low_km:.2g} to {found.high_km:.2g}); mist or cloud among them widens that."
+    )
+
+
+def _say_warmest(opened: Opened) -> str | None:
+    """Name the warmest and the coolest plane, where colour can be spoken of at all."""
+    known = [
+        (reading.warmth, plane.name)
+        for plane, reading in zip(opened.painting.state.planes, opened.survey.depth.given.readings, strict=True)
+        if reading is not None and reading.chroma >= WARM_FROM
     ]
+    if len(known) < 2 or max(known)[0] - min(known)[0] < WARM_FROM:
+        return None
+    return f"Warmest is {max(known)[1]}, coolest {min(known)[1]}."
+
+
+def _judgements(opened: Opened) -> list[JudgementView]:
+    reasons = {each.key: each.reason for each in opened.painting.state.meant_so}
+    return [judgement_view(each, reasons.get(each.key)) for each in opened.survey.judgements]
 
 
 def _strokes(state: State) -> list[m.StrokeView]:
@@ -267,9 +221,47 @@ def outline_key(state: State) -> str:
     """Name the division among planes: it changes when the division may have."""
     import hashlib
 
-    main = None if state.brief.main_source is None else source_of(state, state.brief.main_source).picture_hash
+    source = main_source(state)
+    main = None if source is None else plate_of(source)
     division = (main, [(p.number, p.rank, p.kind == "sky") for p in state.planes], state.strokes)
     return hashlib.sha256(repr(division).encode()).hexdigest()[:16]
+
+
+def _handling(record: PlaneRecord | ElementRecord, inside: PlaneRecord | None = None) -> m.HandlingView:
+    """Show how an area is handled; what a thing leaves open follows the plane it is in."""
+    own = handling_of(record)
+    whole = own if inside is None else own.within(handling_of(inside))
+    return m.HandlingView(
+        body=cast("Any", record.body), marks=cast("Any", record.marks), brush=record.brush, said=say_handling(whole)
+    )
+
+
+def _reserves(opened: Opened, area: float) -> list[m.ReserveView]:
+    """Show the reserved lights; one that lies off the picture says so."""
+    state, unit = opened.painting.state, cast("Unit", opened.painting.state.brief.unit)
+    measured = {reserve.number: light for reserve, light in opened.survey.depth.kept}
+    names = [plane.name for plane in state.planes]
+    views = []
+    for record in state.reserves:
+        light = measured.get(record.number)
+        if light is None:
+            said = "off the picture, or planes are not marked yet"
+        else:
+            where = say_list([names[rank - 1] for rank, share in light.planes if share >= 0.1])
+            said = (
+                f"{say_area(light.share * area, unit)} in {where}: {light.value:.1f} before {light.around:.1f}, "
+                f"the photo has {light.photo:.1f}"
+            )
+        views.append(
+            m.ReserveView(
+                number=record.number,
+                name=record.name,
+                way=cast("Any", record.way),
+                points=[list(point) for point in record.points],
+                said=said,
+            )
+        )
+    return views
 
 
 def painting_view(studio: Studio, opened: Opened, now_min: int) -> m.PaintingView:
@@ -277,11 +269,8 @@ def painting_view(studio: Studio, opened: Opened, now_min: int) -> m.PaintingVie
     painting, found = opened.painting, opened.survey
     state = painting.state
     fit = found.depth.fit
-    area = (
-        0.0
-        if fit is None or state.brief.main_source is None
-        else picture_area_cm2(state, source_of(state, state.brief.main_source))
-    )
+    main = main_source(state)
+    area = 0.0 if fit is None or main is None else area_on_support(state, Framing(plate_of(main)))
     saved = moment_of(minute_of(painting.changed_at))
     return m.PaintingView(
         id=painting.id,
@@ -292,19 +281,37 @@ def painting_view(studio: Studio, opened: Opened, now_min: int) -> m.PaintingVie
             redo=None if painting.redo is None else painting.redo.what,
             saved_said=f"{saved.hour}:{saved.minute:02d}",
         ),
-        sources=[_source(s, state.brief.main_source) for s in state.sources],
-        thumbnails=[_thumbnail(studio, painting.id, state, t, found.thumbnails[t.number]) for t in state.thumbnails],
+        sources=[source_view(studio, painting.id, state, source) for source in state.sources],
+        thumbnails=[thumbnail_view(studio, painting.id, state, t, found.thumbnails) for t in state.thumbnails],
         planes=[
-            _plane(plane, reading, planned, state, area)
-            for plane, reading, planned in zip(
-                state.planes, found.depth.given.readings, found.depth.plan.planes, strict=True
+            _plane(plane, reading, planned, (detail, say_room(found.depth.given, room)), state, area)
+            for plane, reading, planned, detail, room in zip(
+                state.planes,
+                found.depth.given.readings,
+                found.depth.plan.planes,
+                found.depth.detail,
+                rooms(found.depth.given, found.depth.plan),
+                strict=True,
             )
         ],
         strokes=_strokes(state),
         borders=_borders(opened),
-        depth=_depth(opened),
+        elements=[
+            m.ElementView(
+                number=e.number,
+                name=e.name,
+                plane=e.plane,
+                stands_in=e.stands_in,
+                x=kept.x,
+                y=kept.y,
+                handling=_handling(kept, next((p for p in state.planes if p.number == kept.plane), None)),
+            )
+            for e, kept in zip(elements_of(studio.file, state), state.elements, strict=True)
+        ],
+        reserves=_reserves(opened, area),
+        depth=_depth(studio, opened),
         judgements=_judgements(opened),
-        work=work_view(state, found.work, now_min),
+        work=work_view(state, found.work, now_min, found.depth.kept),
         outline_key=outline_key(state),
     )
 

@@ -5,16 +5,18 @@ from __future__ import annotations
 from typing import cast
 
 from kind_distance.api import models as m
-from kind_distance.core.passes.model import Pass, Precedence
+from kind_distance.core.depth.kept import KeptLight, Reserve
+from kind_distance.core.passes.model import LAYERS, Pass, Precedence
 from kind_distance.core.passes.order import OrderCost
 from kind_distance.core.schedule.model import Placement, Session
 from kind_distance.core.schedule.plan import Board
 from kind_distance.core.schedule.reasons import Reason, clock
-from kind_distance.core.wording import Unit, say_length, say_minutes, say_range
+from kind_distance.core.schedule.work import Work
+from kind_distance.core.wording import Unit, say_length, say_list, say_minutes, say_range
 from kind_distance.store.records import SessionRecord, State
 from kind_distance.studio.clock import moment_of, say_moment
-from kind_distance.studio.workplan import PassSurvey
 
+TOUCHED = 0.1  # a light that lies in a plane with less than this share of it is not its concern
 NEEDS_SAID = {
     "done": "painted",
     "not_tacky": "open or touch dry, never tacky",
@@ -54,7 +56,19 @@ def direct_rules(rules: list[Precedence], passes: dict[int, Pass]) -> list[Prece
     return direct
 
 
-def _passes(work: PassSurvey) -> list[m.PassView]:
+def keep_clear(each: Pass, kept: list[tuple[Reserve, KeptLight]]) -> str:
+    """Name the lights on a pass's plane that are kept until the end, as it is painted round them."""
+    names = [
+        reserve.name
+        for reserve, light in kept
+        if reserve.way in ("ground", "masked")
+        and each.kind in LAYERS
+        and any(rank == each.plane and share >= TOUCHED for rank, share in light.planes)
+    ]
+    return f"Keep clear: {say_list(names)}." if names else ""
+
+
+def _passes(work: Work, kept: list[tuple[Reserve, KeptLight]]) -> list[m.PassView]:
     by_id = {each.id: each for each in work.passes}
     waits: dict[int, list[m.WaitView]] = {}
     for rule in direct_rules(work.rules, by_id):
@@ -80,6 +94,7 @@ def _passes(work: PassSurvey) -> list[m.PassView]:
             minutes=each.minutes,
             thickness=each.thickness,
             why=each.why,
+            keeps=keep_clear(each, kept),
             done=each.id in finished,
             waits_for=waits.get(each.id, []),
         )
@@ -94,7 +109,7 @@ def say_air(record: SessionRecord) -> str:
     return f"{record.temperature_c:g} °C, {record.humidity:g} %, {wind}{sun}"
 
 
-def _sessions(state: State, work: PassSurvey, now_min: int) -> list[m.SessionView]:
+def _sessions(state: State, work: Work, now_min: int) -> list[m.SessionView]:
     shown = []
     for record, session in zip(state.sessions, work.sessions, strict=True):
         used = sum(p.end - p.start for p in work.schedule.placements if p.session_id == session.id)
@@ -150,7 +165,7 @@ def _session_at(sessions: tuple[Session, ...], start: int, end: int) -> int | No
     return None
 
 
-def _placements(work: PassSurvey) -> list[m.PlacementView]:
+def _placements(work: Work) -> list[m.PlacementView]:
     board = Board(work.problem)
     painted = [
         _placed(
@@ -164,7 +179,7 @@ def _placements(work: PassSurvey) -> list[m.PlacementView]:
     return painted + [_placed(p, p.session_id, reasons[p.pass_id]) for p in work.schedule.placements]
 
 
-def _drying(work: PassSurvey, now_min: int) -> list[str]:
+def _drying(work: Work, now_min: int) -> list[str]:
     said = []
     for title, film in work.films_now():
         if film.touch_late > now_min:
@@ -173,7 +188,7 @@ def _drying(work: PassSurvey, now_min: int) -> list[str]:
     return said
 
 
-def _next(work: PassSurvey, now_min: int) -> str:
+def _next(work: Work, now_min: int) -> str:
     ahead = [s for s in work.sessions if s.end > now_min]
     if not ahead:
         return "No session ahead" if work.sessions else "No session yet"
@@ -188,12 +203,12 @@ def say_date(minute: float) -> str:
     return f"{moment.day} {moment:%B} {moment.year}"
 
 
-def work_view(state: State, work: PassSurvey, now_min: int) -> m.WorkView:
+def work_view(state: State, work: Work, now_min: int, kept: list[tuple[Reserve, KeptLight]]) -> m.WorkView:
     """Show passes, sessions and where they stand."""
     unit = cast("Unit", state.brief.unit)
     by_id = {each.id: each for each in work.passes}
     return m.WorkView(
-        passes=_passes(work),
+        passes=_passes(work, kept),
         cost=_cost(work.cost, unit),
         schools=[
             m.SchoolView(key=o.school.key, name=o.school.name, reason=o.school.reason, cost=_cost(o.cost, unit))
@@ -211,4 +226,5 @@ def work_view(state: State, work: PassSurvey, now_min: int) -> m.WorkView:
         now_min=now_min,
         drying=_drying(work, now_min),
         next_said=_next(work, now_min),
+        plan_kept=bool(state.kept_plan),
     )

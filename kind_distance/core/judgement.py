@@ -14,6 +14,19 @@ Severity = Literal["strong", "mild", "note"]
 RANK: dict[str, int] = {"strong": 0, "mild": 1, "note": 2}
 
 
+# Remedies that only point at something; all others are changes of the painting.
+POINTING = (
+    "show_border",
+    "choose_plane",
+    "show_places",
+    "show_crops",
+    "choose_source",
+    "choose_departure",
+    "press_card",
+    "show_lost",
+)
+
+
 @dataclass(frozen=True)
 class Remedy:
     """One press that would answer the judgement.
@@ -66,6 +79,19 @@ class Judgement:
     weight: float = 0.0
     planes: tuple[int, ...] = ()
     remedies: tuple[Remedy, ...] = ()
+
+
+def a_few_loud(judgements: list[Judgement], silenced: set[str], kind: str, most: int) -> list[Judgement]:
+    """Let through at most so many findings of a kind that are not silenced; the silenced ones all stay."""
+    left = most
+    kept = []
+    for each in judgements:
+        if each.kind == kind and each.key not in silenced:
+            if left == 0:
+                continue
+            left -= 1
+        kept.append(each)
+    return kept
 
 
 def most_costly_first(judgements: list[Judgement]) -> list[Judgement]:

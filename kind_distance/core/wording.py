@@ -33,6 +33,13 @@ def say_length(length_cm: float, unit: Unit = "cm") -> str:
     return f"{length_cm:.0f} cm" if length_cm >= 9.95 else f"{length_cm:.1f} cm"
 
 
+def say_length_fine(length_cm: float, unit: Unit = "cm") -> str:
+    """Say a length that is to be marked with a ruler: cm with one decimal, or inches in sixteenths."""
+    if unit == "in":
+        return say_inches(length_cm / CM_PER_INCH)
+    return f"{length_cm:.1f} cm"
+
+
 def say_size(width_cm: float, height_cm: float, unit: Unit = "cm") -> str:
     """Say the size of a support in the painter's unit, e.g. ``"40 x 27 cm"`` or ``"12 x 9 in"``."""
     if unit == "in":

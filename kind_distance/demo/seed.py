@@ -11,9 +11,10 @@ from typing import Any
 
 from kind_distance.store.database import migrate, opened
 from kind_distance.store.records import Brief, PassRecord, PlaneRecord, State
+from kind_distance.studio import darkroom
 from kind_distance.studio.changes import apply
 from kind_distance.studio.changes.desk import Desk
-from kind_distance.studio.changes.sources import with_source
+from kind_distance.studio.changes.sources import with_sketch, with_source
 from kind_distance.studio.darkroom import take_in
 from kind_distance.studio.paintings import Studio, minutes_now
 from kind_distance.studio.survey import survey
@@ -132,12 +133,16 @@ def _begun(file: Path, scene: Scene, now_min: int) -> State:
 
 
 def _kept(
-    steps: int, smallest: float, softness: float, *, even: bool = False, name: str = ""
+    steps: int,
+    smallest: float,
+    softness: float,
+    *,
+    source: int = 1,
+    name: str = "",
+    **more: Any,  # noqa: ANN401
 ) -> tuple[str, dict[str, Any]]:
-    return (
-        "keep_thumbnail",
-        {"source": 1, "steps": steps, "smallest_share": smallest, "softness": softness, "even": even, "name": name},
-    )
+    given = {"source": source, "steps": steps, "smallest_share": smallest, "softness": softness, "name": name}
+    return "keep_thumbnail", {**given, **more}
 
 
 def _day(now: datetime, weekday: int, hour: int, minute: int) -> datetime:
@@ -150,21 +155,60 @@ def _session(start: datetime, minutes: int, place: str, **air: Any) -> tuple[str
     return ("add_session", {"start": start.isoformat(timespec="minutes"), "minutes": minutes, "place": place, **air})
 
 
+def _with_page(file: Path, state: State) -> State:
+    """Bring the page from the sketchbook and cut the thumbnail out of it."""
+    picture_hash, facts = take_in(file, picture_bytes("sketch_page"), "sketch_page")
+    state, page, _ = with_source(state, picture_hash, facts, "sketch_page.jpg")
+    corners = max(darkroom.page_frames(file, picture_hash), key=lambda frame: frame.confidence).corners
+    cut, facts = darkroom.cut_sketch(file, picture_hash, corners)
+    return with_sketch(state, page, cut, facts, corners, "Sketch on the hill")[0]
+
+
+def _looked_at() -> list[tuple[str, dict[str, Any]]]:
+    """Say what the painter noted on the sources of the tea hillside."""
+    tree = [[0.862, 0.115], [0.995, 0.105], [0.995, 0.335], [0.93, 0.35], [0.895, 0.31], [0.858, 0.245]]
+    path = [[0.66, 0.645], [0.7, 0.635], [0.725, 0.7], [0.69, 0.8], [0.635, 0.84], [0.64, 0.74]]
+    return [
+        ("set_source", {"source": 1, "standing": "The bend above the second gate, facing the valley.",
+                        "access": "Wet clay after rain; the gate is shut at dusk."}),
+        ("set_light", {"source": 1, "light_deg": 300.0}),
+        ("set_source", {"source": 2, "name": "Page from the sketchbook", "purpose": "light"}),
+        ("set_light", {"source": 3, "light_deg": 310.0}),
+        ("link_source", {"source": 1, "made_from": 3}),
+        ("add_note", {"source": 1, "kind": "colour", "x": 0.32, "y": 0.47, "text": "Roof: a warmer dull rose."}),
+        ("add_note", {"source": 1, "kind": "memory", "x": 0.56, "y": 0.42, "text": "Mist thinner on the left."}),
+        ("add_note", {"source": 1, "kind": "scale", "x": 0.252, "y": 0.552, "x2": 0.392, "y2": 0.556, "length_m": 14.0,
+                      "text": "Front of the shed"}),
+        ("add_element", {"name": "Drying shed", "plane": 5, "x": 0.32, "y": 0.52}),
+        ("add_element", {"name": "Path", "plane": 6, "x": 0.7, "y": 0.8}),
+        ("set_element", {"element": 1, "marks": "soft", "brush": "flat"}),
+        ("set_plane", {"plane": 2, "body": "thin", "marks": "soft"}),
+        ("set_plane", {"plane": 6, "marks": "broken", "brush": "worn"}),
+        ("add_reserve", {"name": "Light on the path", "way": "added",
+                         "points": path}),
+        ("add_departure", {"source": 1, "kind": "left_out", "points": tree, "reason": "The tree leads the eye out."}),
+    ]  # fmt: skip
+
+
 def _tea(file: Path, now: datetime) -> State:
     saturday = _day(now, 5, 7, 10)
     outside = {"outdoors": True, "temperature_c": 14.0, "humidity": 78.0, "wind_m_s": 2.0, "sun_w_m2": 60.0}
     return _do(
         file,
-        _begun(file, TEA, minutes_now(now)),
+        _with_page(file, _begun(file, TEA, minutes_now(now))),
         minutes_now(now),
         [
+            *_looked_at(),
             _kept(4, 0.004, 0.014),
             _kept(3, 0.008, 0.02, name="3 steps, large shapes"),
             _kept(5, 0.002, 0.008, name="5 steps, closer"),
             _kept(4, 0.006, 0.014, even=True),
+            _kept(4, 0.0005, 0.014, source=3, name="From the sketch"),
+            _kept(4, 0.004, 0.014, name="Square, shed alone", crop=[150, 250, 1200, 1200]),
+            _kept(4, 0.006, 0.014, name="After dark", key="low", later="A night version, the lamp lit in the shed."),
             ("set_focus", {"x": 0.315, "y": 0.5, "reach": 0.12}),
             _session(saturday, 110, "on the hill", **outside),
-            _session(saturday.replace(hour=14, minute=0) + timedelta(days=1), 180, "studio"),
+            _session(saturday.replace(hour=14, minute=0) + timedelta(days=1), 210, "studio"),
         ],
     )
 

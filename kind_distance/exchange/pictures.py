@@ -301,9 +301,15 @@ def jpeg(codes: NDArray[np.uint8], quality: int = 92) -> bytes:
     return out.getvalue()
 
 
+def from_jpeg(data: bytes) -> NDArray[np.uint8]:
+    """Read back what :func:`jpeg` wrote: (H, W, 3) sRGB codes."""
+    return np.asarray(Image.open(io.BytesIO(data), formats=["JPEG"]).convert("RGB"), dtype=np.uint8)
+
+
 def png(codes: NDArray[np.uint8]) -> bytes:
-    """Write (H, W, 3) or (H, W) codes as PNG; fast rather than small."""
-    order = codes[..., ::-1] if codes.ndim == 3 else codes
+    """Write (H, W), (H, W, 3) or (H, W, 4) codes as PNG; fast rather than small."""
+    # OpenCV wants blue first; transparency stays last.
+    order = codes if codes.ndim == 2 else codes[..., [2, 1, 0, 3][: codes.shape[2]]]
     done, packed = cv2.imencode(".png", np.ascontiguousarray(order), [cv2.IMWRITE_PNG_COMPRESSION, 1])
     if not done:
         raise DomainError("The picture could not be written.", "Try again.")

@@ -3,10 +3,7 @@
 from __future__ import annotations
 
 import io
-import unicodedata
 from dataclasses import dataclass
-from functools import lru_cache
-from importlib import resources
 
 import numpy as np
 from numpy.typing import NDArray
@@ -14,18 +11,10 @@ from PIL import Image
 from reportlab.lib.pagesizes import A4
 from reportlab.lib.units import mm
 from reportlab.lib.utils import ImageReader
-from reportlab.pdfbase import pdfmetrics
-from reportlab.pdfbase.ttfonts import TTFont
 from reportlab.pdfgen.canvas import Canvas
 
-SANS, BOLD, SERIF, ITALIC = "AlegreyaSans", "AlegreyaSans-Bold", "Alegreya-Medium", "Alegreya-Italic"
-FILES = {
-    SANS: "AlegreyaSans-Regular.ttf",
-    BOLD: "AlegreyaSans-Bold.ttf",
-    SERIF: "Alegreya-Medium.ttf",
-    ITALIC: "Alegreya-Italic.ttf",
-}
-EDGE = 14 * mm
+from kind_distance.exchange.type import BOLD, EDGE, ITALIC, SANS, SERIF, Page, register_fonts
+
 LEAST_ROW, USUAL_ROW = 6.2 * mm, 12 * mm
 
 
@@ -69,56 +58,7 @@ class Sheet:
     remarks: tuple[str, ...]
 
 
-@lru_cache(maxsize=1)
-def _register_fonts() -> None:
-    folder = resources.files("kind_distance.exchange") / "fonts"
-    for name, file in FILES.items():
-        pdfmetrics.registerFont(TTFont(name, io.BytesIO((folder / file).read_bytes())))
-
-
-def _known(text: str, font: str) -> str:
-    """Bring a text into what the font can show: accents it lacks are left off, the rest becomes a dot."""
-    glyphs: dict[int, int] = pdfmetrics.getFont(font).face.charToGlyph  # type: ignore[attr-defined]
-    shown = []
-    for character in text:
-        if ord(character) in glyphs:
-            shown.append(character)
-            continue
-        plain = [c for c in unicodedata.normalize("NFKD", character) if ord(c) in glyphs]
-        shown.append("".join(plain) or "·")
-    return "".join(shown)
-
-
-class _Page:
-    """A canvas with the few kinds of text that the sheet uses."""
-
-    def __init__(self, canvas: Canvas) -> None:
-        self.canvas = canvas
-
-    def text(
-        self, x: float, y: float, text: str, font: str, size: float, *, width: float = 0.0, right: bool = False
-    ) -> None:
-        """Write one line; shortened by an ellipsis where a width is given and it runs over."""
-        shown = _known(text, font)
-        if width and pdfmetrics.stringWidth(shown, font, size) > width:
-            while shown and pdfmetrics.stringWidth(shown + "...", font, size) > width:
-                shown = shown[:-1]
-            shown = shown.rstrip() + "..."
-        self.canvas.setFont(font, size)
-        self.canvas.setFillGray(0.05)
-        if right:
-            self.canvas.drawRightString(x, y, shown)
-        else:
-            self.canvas.drawString(x, y, shown)
-
-    def rule(self, y: float, width: float = 0.6) -> None:
-        """Draw a line across the page."""
-        self.canvas.setStrokeGray(0.1)
-        self.canvas.setLineWidth(width)
-        self.canvas.line(EDGE, y, A4[0] - EDGE, y)
-
-
-def _head(page: _Page, sheet: Sheet) -> float:
+def _head(page: Page, sheet: Sheet) -> float:
     y = A4[1] - EDGE - 7 * mm
     page.text(EDGE, y, sheet.title, SERIF, 24, width=A4[0] - 2 * EDGE)
     if sheet.idea:
@@ -130,7 +70,7 @@ def _head(page: _Page, sheet: Sheet) -> float:
     return y - 8 * mm
 
 
-def _thumbnail(page: _Page, sheet: Sheet, top: float, height: float) -> float:
+def _thumbnail(page: Page, sheet: Sheet, top: float, height: float) -> float:
     """Draw the thumbnail at the left; return how wide it is."""
     if sheet.thumbnail is None:
         return 0.0
@@ -145,7 +85,7 @@ def _thumbnail(page: _Page, sheet: Sheet, top: float, height: float) -> float:
     return float(width)
 
 
-def _planes(page: _Page, sheet: Sheet, left: float, top: float, height: float) -> None:
+def _planes(page: Page, sheet: Sheet, left: float, top: float, height: float) -> None:
     """Draw the planes far to near: a slab half in grey, half in colour, the value large."""
     if not sheet.planes:
         return
@@ -168,7 +108,7 @@ def _planes(page: _Page, sheet: Sheet, left: float, top: float, height: float) -
         page.text(left + 38 * mm, middle - 4.4 * mm, plane.distance, SANS, 11, width=right - left - 38 * mm)
 
 
-def _passes(page: _Page, sheet: Sheet, top: float, bottom: float) -> int:
+def _passes(page: Page, sheet: Sheet, top: float, bottom: float) -> int:
     """Draw as many passes as find room; return how many."""
     right = A4[0] - EDGE
     page.text(EDGE, top, sheet.heading, BOLD, 16, width=right - EDGE)
@@ -197,7 +137,7 @@ def _passes(page: _Page, sheet: Sheet, top: float, bottom: float) -> int:
     return count
 
 
-def _remarks(page: _Page, sheet: Sheet) -> float:
+def _remarks(page: Page, sheet: Sheet) -> float:
     """Write the painter's own exceptions at the foot; return the height that is taken."""
     lines = [*sheet.remarks[:4]]
     y = EDGE
@@ -219,11 +159,11 @@ def draw_sheet(sheet: Sheet) -> bytes:
     bytes
         A PDF with its fonts inside.
     """
-    _register_fonts()
+    register_fonts()
     out = io.BytesIO()
     canvas = Canvas(out, pagesize=A4, invariant=1)
     canvas.setTitle(sheet.title)
-    page = _Page(canvas)
+    page = Page(canvas)
     top = _head(page, sheet)
     bottom = _remarks(page, sheet)
     picture_height = 84 * mm if len(sheet.passes) <= 12 else 62 * mm

@@ -7,7 +7,7 @@ import sqlite3
 from kind_distance.errors import ChangedElsewhereError, NotFoundError, NothingToUndoError
 from kind_distance.store.database import transaction
 from kind_distance.store.packing import pack, unpack
-from kind_distance.store.records import HistoryEntry, Painting, ShelfEntry, State
+from kind_distance.store.records import HistoryEntry, LaterIdea, Painting, ShelfEntry, State
 from kind_distance.store.rows import brief_from, read_state, write_state
 
 KEPT_STEPS = 400  # older history entries are let go
@@ -136,12 +136,23 @@ def put_in_bin(db: sqlite3.Connection, painting_id: int, at: str | None) -> None
             raise NotFoundError("painting", painting_id)
 
 
+def later_ideas(db: sqlite3.Connection) -> list[LaterIdea]:
+    """List the thumbnails set aside for later in all paintings that are not in the bin, the latest painting first."""
+    rows = db.execute(
+        """SELECT p.id, p.version, b.title, t.number, t.name, t.later
+           FROM thumbnail t JOIN painting p ON p.id = t.painting_id JOIN brief b ON b.painting_id = p.id
+           WHERE t.later IS NOT NULL AND p.binned_at IS NULL ORDER BY p.changed_at DESC, p.id DESC, t.number"""
+    ).fetchall()
+    return [LaterIdea(*row) for row in rows]
+
+
 def shelf(db: sqlite3.Connection, *, binned: bool = False) -> list[ShelfEntry]:
     """List the paintings, the latest change first."""
     rows = db.execute(
         """SELECT p.id, p.version, p.changed_at, p.binned_at, p.summary, b.title, b.idea, b.medium, b.support,
              b.width_cm, b.height_cm, b.unit, b.ground, b.school, b.veil, b.visibility_km, b.pull, b.key, b.gap,
-             b.main_source, b.chosen_thumbnail, b.passes_by_hand, b.focus_x, b.focus_y, b.focus_reach
+             b.main_source, b.chosen_thumbnail, b.passes_by_hand, b.focus_x, b.focus_y, b.focus_reach,
+             b.drawing_medium, b.drawing_detail, b.airlight
            FROM painting p JOIN brief b ON b.painting_id = p.id
            WHERE (p.binned_at IS NOT NULL) = ? ORDER BY p.changed_at DESC, p.id DESC""",
         (int(binned),),

@@ -31,11 +31,28 @@ class Brief:
     focus_x: float | None = None
     focus_y: float | None = None
     focus_reach: float | None = None
+    drawing_medium: str = "pencil"
+    drawing_detail: str = "masses"
+    airlight: str | None = None
+
+
+@dataclass(frozen=True)
+class CardPlace:
+    """Where the reference for colour was pressed, in shares of the photo as it came, and the gains found there."""
+
+    x: float
+    y: float
+    red: float
+    green: float
+    blue: float
 
 
 @dataclass(frozen=True)
 class SourceRecord:
-    """A photo that belongs to a painting."""
+    """A picture that belongs to a painting.
+
+    Places on it (strokes, notes, crops, focus, departures) are shares of the picture as straightened.
+    """
 
     number: int
     picture_hash: str
@@ -50,6 +67,64 @@ class SourceRecord:
     longitude: float | None = None
     place_shared: bool = False
     remark: str = ""
+    kind: str = "photo"
+    maker: str = ""
+    permission: str = ""
+    standing: str = ""
+    access: str = ""
+    light_deg: float | None = None
+    made_from: int | None = None
+    tilt_deg: float = 0.0
+    horizon: float | None = None
+    card: str | None = None
+    card_places: tuple[CardPlace, ...] = ()
+    corners: tuple[Point, ...] = ()
+    air_veil: str | None = None
+    air_visibility_km: float | None = None
+
+
+@dataclass(frozen=True)
+class NoteRecord:
+    """A note pinned on a source.
+
+    A scale mark spans from (x, y) to (x2, y2) and says how long that is; gaze, leading line and cast shadow run from
+    the one to the other.
+    """
+
+    number: int
+    source: int
+    kind: str
+    x: float
+    y: float
+    text: str
+    x2: float | None = None
+    y2: float | None = None
+    length_m: float | None = None
+
+
+@dataclass(frozen=True)
+class DepartureRecord:
+    """A planned departure from a source, drawn on it, with its reason."""
+
+    number: int
+    source: int
+    kind: str
+    points: tuple[Point, ...]
+    reason: str
+    shift_x: float = 0.0
+    shift_y: float = 0.0
+    low: float | None = None
+    high: float | None = None
+
+
+@dataclass(frozen=True)
+class EditRecord:
+    """A shape changed by hand on a thumbnail, in shares of the thumbnail."""
+
+    kind: str
+    points: tuple[Point, ...]
+    step: int | None = None
+    width: float = 0.02
 
 
 @dataclass(frozen=True)
@@ -64,6 +139,11 @@ class ThumbnailRecord:
     softness: float
     even: bool = False
     cuts: tuple[float, ...] | None = None
+    crop: tuple[int, int, int, int] | None = None
+    key: str | None = None
+    departed: bool = False
+    edits: tuple[EditRecord, ...] = ()
+    later: str | None = None
 
 
 @dataclass(frozen=True)
@@ -76,6 +156,10 @@ class PlaneRecord:
     kind: str = "land"
     distance_m: float | None = None
     locked_value: float | None = None
+    nature: str = "solid"
+    body: str = ""
+    marks: str = ""
+    brush: str = ""
 
 
 @dataclass(frozen=True)
@@ -132,6 +216,40 @@ class SessionRecord:
 
 
 @dataclass(frozen=True)
+class ElementRecord:
+    """A thing in the picture; `plane` is the number of its plane, x and y where it stands on the main picture."""
+
+    number: int
+    name: str
+    plane: int | None = None
+    x: float | None = None
+    y: float | None = None
+    body: str = ""
+    marks: str = ""
+    brush: str = ""
+
+
+@dataclass(frozen=True)
+class ReserveRecord:
+    """A light that is kept: its outline on the main picture and how it is kept."""
+
+    number: int
+    name: str
+    way: str
+    points: tuple[Point, ...]
+
+
+@dataclass(frozen=True)
+class KeptPlace:
+    """One place in a plan that the painter took: a pass, its session, and the clock minute it does not begin before."""
+
+    place: int
+    layer_pass: int
+    session: int
+    not_before: int = 0
+
+
+@dataclass(frozen=True)
 class MeantSo:
     """A judgement the painter silenced, with the reason."""
 
@@ -152,6 +270,11 @@ class State:
     passes: tuple[PassRecord, ...] = ()
     sessions: tuple[SessionRecord, ...] = ()
     meant_so: tuple[MeantSo, ...] = ()
+    notes: tuple[NoteRecord, ...] = ()
+    departures: tuple[DepartureRecord, ...] = ()
+    elements: tuple[ElementRecord, ...] = ()
+    reserves: tuple[ReserveRecord, ...] = ()
+    kept_plan: tuple[KeptPlace, ...] = ()
 
 
 @dataclass(frozen=True)
@@ -187,3 +310,15 @@ class ShelfEntry:
     binned_at: str | None
     brief: Brief
     summary: str
+
+
+@dataclass(frozen=True)
+class LaterIdea:
+    """A thumbnail set aside for later, as the shelf finds it."""
+
+    painting: int
+    version: int
+    title: str
+    thumbnail: int
+    name: str
+    note: str

@@ -2,16 +2,24 @@
 
 from __future__ import annotations
 
+import hashlib
 import io
 import zlib
+from dataclasses import dataclass
 from functools import lru_cache
 from pathlib import Path
 
+import cv2
 import numpy as np
 from numpy.typing import NDArray
 
+from kind_distance.core.colour.srgb import codes_from_linear, linear_from_codes
 from kind_distance.core.depth.segments import segment_ids
+from kind_distance.core.picture.balance import Place, balanced
+from kind_distance.core.picture.crops import Crop
+from kind_distance.core.picture.departures import Departure, depart
 from kind_distance.core.picture.focus import Focus
+from kind_distance.core.picture.page import Corners, Frame, find_frames, sketch_values, straighten_sketch
 from kind_distance.core.picture.thumbnail import (
     Plain,
     Simplified,
@@ -21,10 +29,73 @@ from kind_distance.core.picture.thumbnail import (
     plain,
     squint,
 )
-from kind_distance.core.picture.working import WORKING_SIZE, WorkingPicture
-from kind_distance.exchange.pictures import PictureFacts, jpeg, read_picture, shrink_codes
+from kind_distance.core.picture.turning import straighten, straightened_size
+from kind_distance.core.picture.working import THUMBNAIL_SIZE, WORKING_SIZE, WorkingPicture
+from kind_distance.exchange.pictures import PictureFacts, from_jpeg, jpeg, png, read_picture, shrink_codes
 from kind_distance.store import pictures
 from kind_distance.store.database import opened
+
+
+@dataclass(frozen=True)
+class Plate:
+    """A picture with how it is developed: its cast taken out, straightened, read as a sketch.
+
+    Parameters
+    ----------
+    picture_hash : str
+        The original.
+    width_px, height_px : int
+        Its size.
+    tilt_deg : float
+        What is straightened out. [degrees]
+    places : tuple of Place
+        Where the reference for colour was read.
+    sketch : bool
+        Hatching stands for value.
+    """
+
+    picture_hash: str
+    width_px: int
+    height_px: int
+    tilt_deg: float = 0.0
+    places: tuple[Place, ...] = ()
+    sketch: bool = False
+
+    @property
+    def plain(self) -> bool:
+        """Whether it looks as it came."""
+        return self.tilt_deg == 0 and not self.places
+
+    @property
+    def mark(self) -> str:
+        """Short name that changes with whatever changes the picture; for addresses and kept copies."""
+        return hashlib.sha256(repr(self).encode()).hexdigest()[:16]
+
+    @property
+    def size_px(self) -> tuple[int, int]:
+        """Full size after straightening."""
+        return straightened_size(self.width_px, self.height_px, self.tilt_deg)
+
+
+@dataclass(frozen=True)
+class Framing:
+    """What a thumbnail is made of: a plate, the part of it that is taken, and planned departures (in its shares)."""
+
+    plate: Plate
+    crop: Crop | None = None
+    departures: tuple[Departure, ...] = ()
+
+    @property
+    def size_px(self) -> tuple[int, int]:
+        """Full size of the plate."""
+        return self.plate.size_px
+
+    @property
+    def aspect(self) -> float:
+        """Width over height of what is taken."""
+        width, height = self.size_px if self.crop is None else (self.crop.width, self.crop.height)
+        return width / height
+
 
 VIEW, WORKING, SEGMENTS = "view.jpg", "working.npy", "segments.npy"
 
@@ -70,41 +141,108 @@ def _copy(file: Path, picture_hash: str, kind: str) -> bytes:
         return copies[kind]
 
 
+@lru_cache(maxsize=4)
+def original_codes(file: Path, picture_hash: str) -> NDArray[np.uint8]:
+    """Return the picture as it came, at the size shown on screen: (H, W, 3) uint8, long side at most 1600 px."""
+    return from_jpeg(_copy(file, picture_hash, VIEW))
+
+
 def view_jpeg(file: Path, picture_hash: str) -> bytes:
-    """Return the picture as shown on screen: sRGB, upright, long side at most 1600 px, without metadata."""
+    """Return the picture as it came, as shown on screen: sRGB, upright, at most 1600 px, without metadata."""
     return _copy(file, picture_hash, VIEW)
 
 
-@lru_cache(maxsize=8)
-def working(file: Path, picture_hash: str) -> WorkingPicture:
-    """Return the picture at working size, measured."""
-    return WorkingPicture.of(np.asarray(_unpacked(_copy(file, picture_hash, WORKING)), dtype=np.uint8))
+def _developed(codes: NDArray[np.uint8], plate: Plate) -> NDArray[np.uint8]:
+    # The card was pressed on the photo as it came, so its colour goes first.
+    return straighten(balanced(codes, plate.places), plate.tilt_deg)
 
 
 @lru_cache(maxsize=4)
-def patches(file: Path, picture_hash: str) -> NDArray[np.int32]:
-    """Return the patches on which strokes spread: (H, W) int32; found once per picture and kept."""
+def view_codes(file: Path, plate: Plate) -> NDArray[np.uint8]:
+    """Return a developed picture at the size shown on screen: (H, W, 3) uint8."""
+    return _developed(original_codes(file, plate.picture_hash), plate)
+
+
+@lru_cache(maxsize=8)
+def developed_jpeg(file: Path, plate: Plate) -> bytes:
+    """Return a developed picture as shown on screen."""
+    if plate.plain:
+        return view_jpeg(file, plate.picture_hash)
+    return jpeg(view_codes(file, plate))
+
+
+@lru_cache(maxsize=8)
+def working(file: Path, plate: Plate) -> WorkingPicture:
+    """Return a developed picture at working size, measured."""
+    codes = np.asarray(_unpacked(_copy(file, plate.picture_hash, WORKING)), dtype=np.uint8)
+    return WorkingPicture.of(_developed(codes, plate))
+
+
+def patches(file: Path, plate: Plate) -> NDArray[np.int32]:
+    """Return the patches on which strokes spread: (H, W) int32; found once per developed picture and kept."""
+    kind = SEGMENTS if plate.plain else f"{plate.mark}.{SEGMENTS}"
     with opened(file) as db:
-        kept = pictures.derived(db, picture_hash, SEGMENTS)
+        kept = pictures.derived(db, plate.picture_hash, kind)
         if kept is not None:
             return np.asarray(_unpacked(zlib.decompress(kept)), dtype=np.int32)
-        ids = segment_ids(working(file, picture_hash))
-        pictures.keep_derived(db, picture_hash, SEGMENTS, zlib.compress(_packed(ids.astype(np.uint16)), 1))
+        ids = segment_ids(working(file, plate))
+        pictures.keep_derived(db, plate.picture_hash, kind, zlib.compress(_packed(ids.astype(np.uint16)), 1))
     return ids
 
 
+@lru_cache(maxsize=8)
+def framed(file: Path, framing: Framing) -> WorkingPicture:
+    """Return the part of a developed picture that a crop takes, at working size, measured."""
+    if framing.crop is None:
+        return working(file, framing.plate)
+    # A small crop from the working size would be coarse; the size on screen holds more.
+    codes = framing.crop.of(view_codes(file, framing.plate), *framing.size_px)
+    return WorkingPicture.of(np.ascontiguousarray(codes))
+
+
 @lru_cache(maxsize=16)
-def _plain(file: Path, picture_hash: str) -> Plain:
-    return plain(working(file, picture_hash).value)
+def _plain(file: Path, framing: Framing) -> Plain:
+    picture = framed(file, framing)
+    value = sketch_values(picture.linear[..., 1]) if framing.plate.sketch else picture.value
+    scale = min(1.0, THUMBNAIL_SIZE / max(value.shape))
+    if framing.departures:
+        if scale < 1:
+            size = (max(1, round(value.shape[1] * scale)), max(1, round(value.shape[0] * scale)))
+            value = np.asarray(cv2.resize(value, size, interpolation=cv2.INTER_AREA), dtype=np.float32)
+        value = depart(value, framing.departures)
+    return plain(value)
+
+
+def plain_values(file: Path, framing: Framing) -> NDArray[np.float32]:
+    """Return the values at thumbnail size before squinting: (H, W)."""
+    return _plain(file, framing).value
 
 
 @lru_cache(maxsize=24)
-def simplified(file: Path, picture_hash: str, softness: float, focus: Focus | None = None) -> Simplified:
+def simplified(file: Path, framing: Framing, softness: float, focus: Focus | None = None) -> Simplified:
     """Return the picture after squinting."""
-    return squint(_plain(file, picture_hash), softness, focus)
+    return squint(_plain(file, framing), softness, focus)
 
 
-@lru_cache(maxsize=128)
-def thumbnail(file: Path, picture_hash: str, settings: ThumbnailSettings) -> Thumbnail:
+@lru_cache(maxsize=192)
+def thumbnail(file: Path, framing: Framing, settings: ThumbnailSettings) -> Thumbnail:
     """Return a value thumbnail of the picture."""
-    return make_thumbnail(simplified(file, picture_hash, settings.softness, settings.focus), settings)
+    return make_thumbnail(simplified(file, framing, settings.softness, settings.focus), settings)
+
+
+def mark_of(framing: Framing, settings: ThumbnailSettings) -> str:
+    """Short name that changes with whatever changes a thumbnail; for addresses."""
+    return hashlib.sha256(repr((framing, settings)).encode()).hexdigest()[:16]
+
+
+@lru_cache(maxsize=8)
+def page_frames(file: Path, picture_hash: str) -> tuple[Frame, ...]:
+    """Find the framed thumbnails on a photographed page."""
+    return tuple(find_frames(linear_from_codes(original_codes(file, picture_hash))))
+
+
+def cut_sketch(file: Path, picture_hash: str, corners: Corners) -> tuple[str, PictureFacts]:
+    """Cut a sketch out of a photographed page, straight and evenly lit, and keep it as a picture of its own."""
+    light = straighten_sketch(linear_from_codes(original_codes(file, picture_hash)), corners)
+    codes = codes_from_linear(np.repeat(light[..., None], 3, axis=2))
+    return take_in(file, png(codes), "The sketch")

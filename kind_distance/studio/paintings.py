@@ -7,16 +7,18 @@ from datetime import datetime
 from pathlib import Path
 from typing import Any
 
+from kind_distance.core.picture.page import MOST_FRAMES, check_corners
 from kind_distance.errors import DomainError
 from kind_distance.store import paintings as kept
 from kind_distance.store.database import opened
-from kind_distance.store.records import Brief, Painting, ShelfEntry, SourceRecord, State
+from kind_distance.store.records import Brief, LaterIdea, Painting, ShelfEntry, SourceRecord, State
 from kind_distance.studio.changes import apply
 from kind_distance.studio.changes.brief import checked_brief
 from kind_distance.studio.changes.desk import Desk
-from kind_distance.studio.changes.sources import with_source
+from kind_distance.studio.changes.sources import with_sketch, with_source
 from kind_distance.studio.clock import EPOCH
-from kind_distance.studio.darkroom import take_in
+from kind_distance.studio.darkroom import cut_sketch, take_in
+from kind_distance.studio.plates import source_of
 from kind_distance.studio.summary import summarise
 from kind_distance.studio.survey import Survey, survey
 
@@ -107,6 +109,38 @@ class Studio:
         picture_hash, facts = take_in(self.file, data, "This file")
         state, source, new = with_source(painting.state, picture_hash, facts, file_name)
         return self._keep(painting, version, state, f"Photo brought: {source.name}", now), source, new
+
+    def cut_sketches(
+        self, painting_id: int, version: int, number: int, corners: list[list[tuple[float, float]]], now: datetime
+    ) -> tuple[Opened, list[SourceRecord]]:
+        """Cut sketches out of a photographed page, each a source of its own that is linked to the page.
+
+        Raises
+        ------
+        DomainError
+            If corners make no frame; nothing is kept then.
+        """
+        with opened(self.file) as db:
+            painting = kept.painting_of(db, painting_id)
+        state = painting.state
+        page = source_of(state, number)
+        frames = [check_corners(each) for each in corners]
+        if not 1 <= len(frames) <= MOST_FRAMES:
+            raise DomainError("No sketch is marked on the page.", "Put four corners around one.")
+        made = []
+        for at, frame in enumerate(frames, start=1):
+            picture_hash, facts = cut_sketch(self.file, page.picture_hash, frame)
+            name = f"Sketch {at} from {page.name}" if len(frames) > 1 else f"Sketch from {page.name}"
+            state, source = with_sketch(state, page, picture_hash, facts, frame, name[:60])
+            made.append(source)
+        return self._keep(painting, version, state, f"Cut out of {page.name}", now), made
+
+    def ideas(self, word: str = "") -> list[LaterIdea]:
+        """Find ideas set aside for later by a word in their note, name or painting; all of them without one."""
+        with opened(self.file) as db:
+            found = kept.later_ideas(db)
+        wanted = word.casefold().split()
+        return [each for each in found if all(w in f"{each.title} {each.name} {each.note}".casefold() for w in wanted)]
 
     def step(self, painting_id: int, version: int, way: int, now: datetime) -> Opened:
         """Undo (-1) or redo (+1) one change."""

@@ -10,13 +10,14 @@ from kind_distance.core.colour.srgb import encode
 from kind_distance.core.paint.media import ground_of, medium_of
 from kind_distance.core.schedule.model import Session
 from kind_distance.core.schedule.reasons import clock
+from kind_distance.core.schedule.work import Work
 from kind_distance.core.wording import Unit, say_distance, say_range, say_size
 from kind_distance.errors import NotFoundError
 from kind_distance.exchange.sheet import Sheet, SheetPass, SheetPlane, draw_sheet
 from kind_distance.store.records import State
 from kind_distance.studio.clock import say_moment
+from kind_distance.studio.exporting import departure_said
 from kind_distance.studio.survey import Survey
-from kind_distance.studio.workplan import PassSurvey
 
 
 def _planes(found: Survey) -> tuple[SheetPlane, ...]:
@@ -32,7 +33,7 @@ def _planes(found: Survey) -> tuple[SheetPlane, ...]:
     return tuple(rows)
 
 
-def _session_for(work: PassSurvey, now_min: int, wanted: int | None) -> Session | None:
+def _session_for(work: Work, now_min: int, wanted: int | None) -> Session | None:
     if wanted is not None:
         for session in work.sessions:
             if session.id == wanted:
@@ -42,7 +43,7 @@ def _session_for(work: PassSurvey, now_min: int, wanted: int | None) -> Session 
     return ahead[0] if ahead else (work.sessions[-1] if work.sessions else None)
 
 
-def _passes(work: PassSurvey, session: Session | None) -> tuple[SheetPass, ...]:
+def _passes(work: Work, session: Session | None) -> tuple[SheetPass, ...]:
     by_id = {each.id: each for each in work.passes}
     finished = {each.pass_id for each in work.done}
 
@@ -93,6 +94,7 @@ def sheet_of(file: Path, state: State, found: Survey, now_min: int, wanted: int 
         said = f"Values, light to dark: {steps}"
     reasons = {each.key: each.reason for each in state.meant_so}
     silenced = [f"Meant so: {j.title}. {reasons[j.key]}" for j in found.judgements if j.key in reasons]
+    departing = [f"Not as in the photo: {departure_said(each)}" for each in state.departures]
     size = say_size(brief.width_cm, brief.height_cm, cast("Unit", brief.unit))
     sheet = Sheet(
         brief.title,
@@ -104,6 +106,6 @@ def sheet_of(file: Path, state: State, found: Survey, now_min: int, wanted: int 
         heading,
         air,
         _passes(found.work, session),
-        tuple(silenced),
+        tuple(departing + silenced),
     )
     return draw_sheet(sheet)

@@ -7,9 +7,10 @@ from typing import Any
 
 from kind_distance.core.colour.srgb import codes_from_linear
 from kind_distance.core.wording import say_range
-from kind_distance.store.records import State
+from kind_distance.store.records import SourceRecord, State, ThumbnailRecord
 from kind_distance.studio.clock import say_moment
-from kind_distance.studio.survey import Survey, source_of
+from kind_distance.studio.plates import framing_of, source_of
+from kind_distance.studio.survey import Survey
 
 
 def hex_colour(linear: tuple[float, float, float]) -> str:
@@ -42,8 +43,7 @@ def summarise(state: State, found: Survey) -> str:
     """Write the summary of a painting as JSON."""
     shares = [0.0 if r is None else r.share for r in found.depth.given.readings]
     chosen = next((t for t in state.thumbnails if t.number == state.brief.chosen_thumbnail), None)
-    shown = chosen or next(iter(state.thumbnails), None)
-    source = None if shown is None else source_of(state, shown.source)
+    shown = chosen or next((t for t in state.thumbnails if t.later is None), None)
     main = None if state.brief.main_source is None else source_of(state, state.brief.main_source)
     finished = {done.pass_id for done in found.work.done}
     return json.dumps(
@@ -56,7 +56,7 @@ def summarise(state: State, found: Survey) -> str:
             "chosen": chosen is not None,
             "thumbnails": len(state.thumbnails),
             "picture": None if main is None else main.picture_hash,
-            "aspect": None if (source or main) is None else _aspect(source or main),
+            "aspect": _aspect(state, shown, main),
             "passes": len(found.work.passes),
             "done": len(finished),
             "minutes": sum(p.minutes for p in found.work.passes),
@@ -68,8 +68,10 @@ def summarise(state: State, found: Survey) -> str:
     )
 
 
-def _aspect(source: Any) -> float:  # noqa: ANN401  a source record; None was ruled out by the caller
-    return float(source.width_px / source.height_px)
+def _aspect(state: State, shown: ThumbnailRecord | None, main: SourceRecord | None) -> float | None:
+    if shown is not None:
+        return float(framing_of(state, shown).aspect)
+    return None if main is None else float(main.width_px / main.height_px)
 
 
 def _drying(found: Survey) -> list[dict[str, Any]]:

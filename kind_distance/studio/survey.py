@@ -14,11 +14,15 @@ import numpy as np
 from numpy.typing import NDArray
 
 from kind_distance.core.depth.audit import audit_depth
-from kind_distance.core.depth.marking import Stroke, StrokeKind, line_sides, mark_planes
+from kind_distance.core.depth.edges import BorderAdvice, advise_edges, share_at_focus, share_detail
+from kind_distance.core.depth.elements import Element, audit_elements
+from kind_distance.core.depth.kept import KeptLight, Reserve
+from kind_distance.core.depth.marking import Stroke, StrokeKind, draw_planes, fit_proposal, line_sides, spread_planes
 from kind_distance.core.depth.plan import (
     DepthInput,
     DepthPlan,
     DepthSettings,
+    Nature,
     PairChoice,
     PlaneKind,
     PlaneSpec,
@@ -27,17 +31,26 @@ from kind_distance.core.depth.plan import (
 from kind_distance.core.depth.proposal import propose_planes
 from kind_distance.core.depth.readings import Border, PlaneReading, read_borders, read_planes
 from kind_distance.core.depth.segments import Segments, build_segments
-from kind_distance.core.judgement import Judgement, Remedy, most_costly_first
-from kind_distance.core.picture.audit import audit_thumbnail
-from kind_distance.core.picture.cuts import MOST
-from kind_distance.core.picture.focus import LEAST_STEP, USUAL_REACH, Focus
-from kind_distance.core.picture.thumbnail import SOFTNESS_RANGE, Thumbnail, ThumbnailSettings
+from kind_distance.core.judgement import Judgement, most_costly_first
+from kind_distance.core.paint.drawing import audit_drawing, drawing_medium_of
+from kind_distance.core.paint.handling import audit_handling
+from kind_distance.core.paint.media import ground_of, medium_of
+from kind_distance.core.paint.underlay import OPAQUE_LAYER, UNDERLAY, audit_underlay
+from kind_distance.core.picture.thumbnail import Thumbnail
 from kind_distance.core.picture.working import Fit, fit_on_support
+from kind_distance.core.schedule.work import Work
+from kind_distance.core.together import together
 from kind_distance.core.wording import Unit
-from kind_distance.errors import NotFoundError
-from kind_distance.store.records import PlaneRecord, SourceRecord, State, StrokeRecord, ThumbnailRecord
+from kind_distance.store.records import PlaneRecord, State, StrokeRecord
 from kind_distance.studio import darkroom
-from kind_distance.studio.workplan import PassSurvey, survey_passes
+from kind_distance.studio.arrows import judge_arrows
+from kind_distance.studio.darkroom import Plate
+from kind_distance.studio.keeping import judge_kept, kept_lights
+from kind_distance.studio.looking import look_at
+from kind_distance.studio.outside import judge_outdoors
+from kind_distance.studio.plates import focus_of, framing_of, main_source, plate_of, settings_of
+from kind_distance.studio.references import judge_sources
+from kind_distance.studio.workplan import handling_of, survey_passes
 
 
 @dataclass(frozen=True)
@@ -57,6 +70,10 @@ class DepthSurvey:
     plan: DepthPlan
     fit: Fit | None
     judgements: list[Judgement]
+    edges: list[BorderAdvice]
+    detail: list[float]
+    kept: list[tuple[Reserve, KeptLight]]
+    in_focus: tuple[float, ...]
 
 
 @dataclass(frozen=True)
@@ -65,21 +82,8 @@ class Survey:
 
     thumbnails: dict[int, Thumbnail]
     depth: DepthSurvey
-    work: PassSurvey
+    work: Work
     judgements: list[Judgement]
-
-
-def source_of(state: State, number: int) -> SourceRecord:
-    """Return a source of this painting; raise NotFoundError if there is none."""
-    for source in state.sources:
-        if source.number == number:
-            return source
-    raise NotFoundError("source", number)
-
-
-def main_source(state: State) -> SourceRecord | None:
-    """Return the photo on which planes are marked, if there is one."""
-    return None if state.brief.main_source is None else source_of(state, state.brief.main_source)
 
 
 def plane_numbers(state: State) -> dict[int, int]:
@@ -87,49 +91,53 @@ def plane_numbers(state: State) -> dict[int, int]:
     return {plane.number: plane.rank for plane in state.planes}
 
 
-def focus_of(state: State, source: int) -> Focus | None:
-    """Return the marked focus for a photo; it lies on the main one."""
-    brief = state.brief
-    if brief.focus_x is None or brief.focus_y is None or source != brief.main_source:
-        return None
-    return Focus(brief.focus_x, brief.focus_y, USUAL_REACH if brief.focus_reach is None else brief.focus_reach)
-
-
-def settings_of(state: State, record: ThumbnailRecord) -> ThumbnailSettings:
-    """Return the settings of a kept thumbnail, as the computation wants them."""
-    focus = focus_of(state, record.source)
-    return ThumbnailSettings(record.steps, record.smallest_share, record.softness, record.cuts, record.even, focus)
-
-
 def strokes_by_rank(state: State) -> tuple[Stroke, ...]:
-    """Strokes in the order drawn, each with the rank of its plane."""
-    rank = plane_numbers(state)
-    return tuple(Stroke(cast("StrokeKind", s.kind), rank[s.plane], s.points, s.width) for s in state.strokes)
-
-
-@lru_cache(maxsize=16)
-def marked(file: Path, picture_hash: str, count: int, with_sky: bool, strokes: tuple[Stroke, ...]) -> NDArray[np.uint8]:
-    """Divide a picture among planes: (H, W) uint8, 1 (farthest) to count."""
-    picture = darkroom.working(file, picture_hash)
-    proposal = _proposal(file, picture_hash, count, with_sky)
-    if not any(stroke.kind == "mark" for stroke in strokes):
-        # Without a stroke to spread there is no need to find the patches.
-        return mark_planes(picture, None, proposal, list(strokes), count)
-    lines = tuple(stroke for stroke in strokes if stroke.kind == "level")
-    return mark_planes(picture, _cut(file, picture_hash, lines), proposal, list(strokes), count)
+    """Strokes in the order drawn, each with the rank of its plane; without those that straightening has cut off."""
+    return _ranked(state.planes, state.strokes)
 
 
 @lru_cache(maxsize=8)
-def _cut(file: Path, picture_hash: str, lines: tuple[Stroke, ...]) -> Segments:
+def _ranked(planes: tuple[PlaneRecord, ...], strokes: tuple[StrokeRecord, ...]) -> tuple[Stroke, ...]:
+    rank = {plane.number: plane.rank for plane in planes}
+    return tuple(
+        Stroke(cast("StrokeKind", s.kind), rank[s.plane], s.points, s.width)
+        for s in strokes
+        if any(0 <= x <= 1 and 0 <= y <= 1 for x, y in s.points)
+    )
+
+
+@lru_cache(maxsize=16)
+def _spread(file: Path, plate: Plate, count: int, with_sky: bool, strokes: tuple[Stroke, ...]) -> NDArray[np.uint8]:
+    picture = darkroom.working(file, plate)
+    lines = tuple(stroke for stroke in strokes if stroke.kind == "level")
+    proposal = _fitted(file, plate, count, with_sky, lines)
+    # Without a stroke to spread there is no need to find the patches.
+    spreads = any(stroke.kind == "mark" for stroke in strokes)
+    return spread_planes(picture, _cut(file, plate, lines) if spreads else None, proposal, list(strokes), count)
+
+
+@lru_cache(maxsize=16)
+def marked(file: Path, plate: Plate, count: int, with_sky: bool, strokes: tuple[Stroke, ...]) -> NDArray[np.uint8]:
+    """Divide a picture among planes: (H, W) uint8, 1 (farthest) to count."""
+    return draw_planes(darkroom.working(file, plate), _spread(file, plate, count, with_sky, strokes), strokes)
+
+
+@lru_cache(maxsize=8)
+def _cut(file: Path, plate: Plate, lines: tuple[Stroke, ...]) -> Segments:
     """Find the patches of a picture, cut at the level lines."""
-    ids = darkroom.patches(file, picture_hash)
-    picture = darkroom.working(file, picture_hash)
+    ids = darkroom.patches(file, plate)
+    picture = darkroom.working(file, plate)
     return build_segments(picture, ids, [line_sides(line, picture.height, picture.width) for line in lines])
 
 
 @lru_cache(maxsize=16)
-def _proposal(file: Path, picture_hash: str, count: int, with_sky: bool) -> NDArray[np.uint8]:
-    return propose_planes(darkroom.working(file, picture_hash), count, with_sky=with_sky)
+def _fitted(file: Path, plate: Plate, count: int, with_sky: bool, lines: tuple[Stroke, ...]) -> NDArray[np.uint8]:
+    return fit_proposal(_proposal(file, plate, count, with_sky), lines)
+
+
+@lru_cache(maxsize=16)
+def _proposal(file: Path, plate: Plate, count: int, with_sky: bool) -> NDArray[np.uint8]:
+    return propose_planes(darkroom.working(file, plate), count, with_sky=with_sky)
 
 
 def labels_of(file: Path, state: State) -> NDArray[np.uint8] | None:
@@ -138,17 +146,24 @@ def labels_of(file: Path, state: State) -> NDArray[np.uint8] | None:
     if source is None or not state.planes:
         return None
     sky = state.planes[0].kind == "sky"
-    return marked(file, source.picture_hash, len(state.planes), sky, strokes_by_rank(state))
+    return marked(file, plate_of(source), len(state.planes), sky, strokes_by_rank(state))
 
 
 @lru_cache(maxsize=16)
 def _read(
-    file: Path, picture_hash: str, count: int, with_sky: bool, strokes: tuple[Stroke, ...]
+    file: Path, plate: Plate, count: int, with_sky: bool, strokes: tuple[Stroke, ...]
 ) -> tuple[list[PlaneReading | None], list[Border]]:
     """Measure readings and borders, with lengths in pixels; the support's size comes in later."""
-    picture = darkroom.working(file, picture_hash)
-    labels = marked(file, picture_hash, count, with_sky, strokes)
-    return read_planes(picture, labels, count), read_borders(picture, labels, count, 1.0)
+    picture = darkroom.working(file, plate)
+    labels = bulk = marked(file, plate, count, with_sky, strokes)
+    if any(stroke.kind == "thin" for stroke in strokes):
+        # Nobody cuts round a twig: borders are those of the masses.
+        bulk = draw_planes(
+            picture,
+            _spread(file, plate, count, with_sky, strokes),
+            [stroke for stroke in strokes if stroke.kind != "thin"],
+        )
+    return together(lambda: read_planes(picture, labels, count), lambda: read_borders(picture, bulk, count, 1.0))
 
 
 def _pairs(state: State) -> list[PairChoice]:
@@ -165,14 +180,25 @@ def _pairs(state: State) -> list[PairChoice]:
 
 
 def _spec(plane: PlaneRecord, strokes: tuple[StrokeRecord, ...]) -> PlaneSpec:
-    touched = any(stroke.plane == plane.number for stroke in strokes)
-    return PlaneSpec(plane.name, cast("PlaneKind", plane.kind), plane.distance_m, plane.locked_value, touched)
+    touched = any(
+        # The farthest plane ends where the next one's line begins: that settles it too.
+        stroke.plane == plane.number or (plane.rank == 1 and stroke.kind == "level")
+        for stroke in strokes
+    )
+    return PlaneSpec(
+        plane.name,
+        cast("PlaneKind", plane.kind),
+        plane.distance_m,
+        plane.locked_value,
+        touched,
+        cast("Nature", plane.nature),
+    )
 
 
 def depth_settings(state: State) -> DepthSettings:
     """Choices for the whole ladder, checked."""
     brief = state.brief
-    return DepthSettings(brief.veil, brief.visibility_km, brief.pull, brief.key, brief.gap)
+    return DepthSettings(brief.veil, brief.visibility_km, brief.pull, brief.key, brief.gap, brief.airlight)
 
 
 def _keyed_by_number(state: State, judgement: Judgement) -> Judgement:
@@ -190,69 +216,109 @@ def survey_depth(file: Path, state: State) -> DepthSurvey:
     borders: list[Border] = []
     fit = None
     if source is not None:
-        picture = darkroom.working(file, source.picture_hash)
+        picture = darkroom.working(file, plate_of(source))
         fit = fit_on_support(picture.width, picture.height, brief.width_cm, brief.height_cm)
         if count:
             sky = state.planes[0].kind == "sky"
-            readings, in_pixels = _read(file, source.picture_hash, count, sky, strokes_by_rank(state))
+            readings, in_pixels = _read(file, plate_of(source), count, sky, strokes_by_rank(state))
+            # What is seen through, or thin before others, has no edge to keep apart and none to cut round.
+            solid = {plane.rank for plane in state.planes if plane.nature == "solid"}
             borders = [
                 replace(b, length_cm=b.length_cm * fit.cm_per_px, merged_cm=b.merged_cm * fit.cm_per_px)
                 for b in in_pixels
+                if b.far in solid and b.near in solid
             ]
     specs = [_spec(plane, state.strokes) for plane in state.planes]
     given = DepthInput(specs, readings, borders, depth_settings(state), _pairs(state))
     plan = plan_depth(given)
     judgements = audit_depth(given, plan, cast("Unit", brief.unit), brief.width_cm) if fit else []
-    return DepthSurvey(given, plan, fit, [_keyed_by_number(state, each) for each in judgements])
+    at_focus, in_focus = _focal_shares(file, state, borders, count)
+    names = [plane.name for plane in state.planes]
+    judgements += audit_elements(elements_of(file, state), names)
+    left = [planned.contrast_left for planned in plan.planes]
+    judgements += audit_handling(names, [handling_of(plane) for plane in state.planes], left, in_focus)
+    kept = kept_lights(file, state, plan, labels_of(file, state))
+    judgements += judge_kept(state, given, plan, kept, 0.0 if fit is None else _area(file, state, fit))
+    return DepthSurvey(
+        given,
+        plan,
+        fit,
+        [_keyed_by_number(state, each) for each in judgements],
+        advise_edges(given, plan, at_focus),
+        share_detail(given, plan, in_focus),
+        kept,
+        tuple(in_focus),
+    )
+
+
+def elements_of(file: Path, state: State) -> list[Element]:
+    """Return the things in the picture with the plane each is in and the one its place is marked as."""
+    if not state.elements:
+        return []
+    rank, labels = plane_numbers(state), labels_of(file, state)
+
+    def marked_as(x: float | None, y: float | None) -> int | None:
+        if labels is None or x is None or y is None:
+            return None
+        height, width = labels.shape
+        return int(labels[min(height - 1, int(y * height)), min(width - 1, int(x * width))])
+
+    return [
+        Element(e.number, e.name, None if e.plane is None else rank[e.plane], marked_as(e.x, e.y))
+        for e in state.elements
+    ]
+
+
+def _judge_ground(state: State, depth: DepthSurvey, work: Work) -> list[Judgement]:
+    """Judge what of the ground would show through; a plane that has its underlay, or one more coat, is well."""
+    if depth.fit is None:
+        return []
+    covered = {each.plane for each in work.passes if each.title in (UNDERLAY, OPAQUE_LAYER)}
+    planes = [
+        (rank, spec.name, planned.value, planned.colour)
+        for rank, (spec, planned) in enumerate(zip(depth.given.specs, depth.plan.planes, strict=True), start=1)
+        if rank not in covered
+    ]
+    rank_of = plane_numbers(state)
+    begun = frozenset(rank_of[p.plane] for p in state.passes if p.plane is not None and p.done_end is not None)
+    return audit_underlay(medium_of(state.brief.medium), ground_of(state.brief.ground), planes, begun)
+
+
+def _focal_shares(file: Path, state: State, borders: list[Border], count: int) -> tuple[list[float], list[float]]:
+    """Share of each border at the focus, and share of the focal area in each plane."""
+    source = main_source(state)
+    focus = None if source is None else focus_of(state, source.number)
+    labels = labels_of(file, state) if focus is not None and borders else None
+    if labels is None or focus is None:
+        return [0.0] * len(borders), [0.0] * count
+    small = np.ascontiguousarray(labels[::2, ::2])
+    held = np.bincount(small[focus.area(*small.shape)], minlength=count + 1)[1 : count + 1]
+    return (
+        [share_at_focus(small, b.far, b.near, focus) for b in borders],
+        [float(v) / max(1, int(held.sum())) for v in held],
+    )
 
 
 def _thumbnails(file: Path, state: State) -> dict[int, Thumbnail]:
     return {
-        each.number: darkroom.thumbnail(file, source_of(state, each.source).picture_hash, settings_of(state, each))
+        each.number: darkroom.thumbnail(file, framing_of(state, each), settings_of(state, each))
         for each in state.thumbnails
     }
 
 
-def picture_area_cm2(state: State, source: SourceRecord) -> float:
-    """Area that a photo takes on the support when all of it is shown. [cm2]."""
-    brief = state.brief
-    fit = fit_on_support(source.width_px, source.height_px, brief.width_cm, brief.height_cm)
-    return source.width_px * source.height_px * fit.cm_per_px**2
-
-
-def _focus_remedies(file: Path, state: State, record: ThumbnailRecord) -> tuple[Remedy, ...]:
-    """Try what brings a lost focus back; offer what does, the gentlest first."""
-    picture_hash, settings = source_of(state, record.source).picture_hash, settings_of(state, record)
-    if settings.focus is None:
-        return ()
-    trials: list[tuple[str, dict[str, object]]] = [
-        (f"{record.steps + 1} steps", {"steps": min(MOST, record.steps + 1)}),
-        ("Smaller shapes", {"smallest_share": round(record.smallest_share / 3, 5)}),
-        ("Squint less", {"softness": max(SOFTNESS_RANGE[0], round(record.softness / 2, 4))}),
-        (f"{record.steps + 2} steps", {"steps": min(MOST, record.steps + 2)}),
-    ]
-    found = []
-    for label, change in trials:
-        # Other steps need other cuts: those are found.
-        tried = replace(settings, **{"cuts": None, **change} if "steps" in change else change)  # type: ignore[arg-type]
-        step = darkroom.thumbnail(file, picture_hash, tried).reading.focus_step
-        if step is not None and step >= LEAST_STEP:
-            found.append(Remedy(label, "set_thumbnail", {"thumbnail": record.number, **change}))
-    return tuple(found[:2])
-
-
-def _judge_chosen(file: Path, state: State, thumbnails: dict[int, Thumbnail]) -> list[Judgement]:
+def _judge_chosen(file: Path, state: State) -> list[Judgement]:
     chosen = next((t for t in state.thumbnails if t.number == state.brief.chosen_thumbnail), None)
     if chosen is None:
         return []
-    area = picture_area_cm2(state, source_of(state, chosen.source))
-    reading = thumbnails[chosen.number].reading
-    lost = reading.focus_step is not None and reading.focus_step < LEAST_STEP
-    remedies = _focus_remedies(file, state, chosen) if lost else ()
-    unit = cast("Unit", state.brief.unit)
-    return audit_thumbnail(chosen.number, settings_of(state, chosen), reading, area, unit, remedies)
+    seen = look_at(file, state, chosen, labels_of(file, state))
+    reading, brief = seen.thumbnail.reading, state.brief
+    drawing = audit_drawing(
+        medium_of(brief.medium), drawing_medium_of(brief.drawing_medium), reading.values, reading.shares
+    )
+    return [*seen.judgements, *drawing]
 
 
+@lru_cache(maxsize=4)
 def survey(file: Path, state: State, now_min: int) -> Survey:
     """Work out everything that follows from a state.
 
@@ -267,9 +333,18 @@ def survey(file: Path, state: State, now_min: int) -> Survey:
     thumbnails = _thumbnails(file, state)
     depth = survey_depth(file, state)
     area = 0.0 if depth.fit is None else _area(file, state, depth.fit)
-    work = survey_passes(state, depth.given, depth.plan, area, now_min)
+    work = survey_passes(state, depth.given, depth.plan, area, now_min, depth.in_focus)
     silenced = {each.key for each in state.meant_so}
-    found = [*_judge_chosen(file, state, thumbnails), *depth.judgements, *work.judgements]
+    ground = [_keyed_by_number(state, each) for each in _judge_ground(state, depth, work)]
+    found = [
+        *judge_sources(file, state),
+        *judge_arrows(file, state),
+        *_judge_chosen(file, state),
+        *depth.judgements,
+        *ground,
+        *work.judgements,
+        *judge_outdoors(state, now_min),
+    ]
     loud = most_costly_first([each for each in found if each.key not in silenced])
     return Survey(thumbnails, depth, work, loud + [each for each in found if each.key in silenced])
 
@@ -278,5 +353,5 @@ def _area(file: Path, state: State, fit: Fit) -> float:
     source = main_source(state)
     if source is None:
         return 0.0
-    picture = darkroom.working(file, source.picture_hash)
+    picture = darkroom.working(file, plate_of(source))
     return picture.width * picture.height * fit.cm_per_px**2

@@ -2,55 +2,50 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass, replace
+from dataclasses import replace
 from functools import lru_cache
 from typing import cast
 
+import numpy as np
+
+from kind_distance.core.colour.lab import lab_from_linear
 from kind_distance.core.depth.plan import DepthInput, DepthPlan
 from kind_distance.core.depth.readings import Border
-from kind_distance.core.judgement import Judgement, Remedy
-from kind_distance.core.paint.drying import Climate, Drying
+from kind_distance.core.paint.drying import Climate
+from kind_distance.core.paint.handling import Handling
 from kind_distance.core.paint.media import Medium, Paint, ground_of, medium_of
-from kind_distance.core.passes.model import SCHOOLS, Pass, PassKind, PlaneFacts, Precedence, school_of
+from kind_distance.core.passes.model import Pass, PassKind, PlaneFacts
 from kind_distance.core.passes.needed import needed_passes
-from kind_distance.core.passes.order import OrderCost, SchoolOffer, compare_schools, cost_of_order, judge_order
-from kind_distance.core.passes.precedence import material_rules, order_rules, touching_planes
-from kind_distance.core.schedule.model import Done, Help, Problem, Session
-from kind_distance.core.schedule.plan import Board, Schedule, make_schedule
-from kind_distance.core.schedule.reasons import Reason, explain
-from kind_distance.core.wording import Unit, say_list
-from kind_distance.store.records import PassRecord, PlaneRecord, SessionRecord, State
+from kind_distance.core.passes.schools import school_of
+from kind_distance.core.schedule.model import Done, Problem, Session
+from kind_distance.core.schedule.offers import Offer, offer_plans
+from kind_distance.core.schedule.search import Listed
+from kind_distance.core.schedule.work import Easel, Work, put_to_work
+from kind_distance.core.wording import Unit
+from kind_distance.store.records import ElementRecord, PassRecord, PlaneRecord, SessionRecord, State
 from kind_distance.studio.clock import minute_of, say_day
 
-NO_SINGLE_HELP = " No longer session and no few more of the same kind would hold it: thin the plan, or add sessions."
+
+def handling_of(record: PlaneRecord | ElementRecord) -> Handling:
+    """Say how a plane or a thing is handled."""
+    return Handling(record.body, record.marks, record.brush)
 
 
-@dataclass(frozen=True)
-class PassSurvey:
-    """Passes in the painter's order, what they ask for and cost, and where they stand in the sessions."""
-
-    passes: list[Pass]
-    done: tuple[Done, ...]
-    rules: list[Precedence]
-    cost: OrderCost
-    offers: list[SchoolOffer]
-    sessions: tuple[Session, ...]
-    schedule: Schedule
-    reasons: list[Reason]
-    judgements: list[Judgement]
-    problem: Problem
-
-    def films_now(self) -> list[tuple[str, Drying]]:
-        """List what is painted already with its film, in the order painted."""
-        board = Board(self.problem)
-        painted = sorted(self.done, key=lambda done: done.end)
-        return [(board.passes[done.pass_id].said, board.films[done.pass_id]) for done in painted]
-
-
-def plane_facts(given: DepthInput, plan: DepthPlan, area_cm2: float) -> list[PlaneFacts]:
+def plane_facts(
+    given: DepthInput,
+    plan: DepthPlan,
+    area_cm2: float,
+    handlings: tuple[Handling, ...] = (),
+    in_focus: tuple[float, ...] = (),
+) -> list[PlaneFacts]:
     """Say what passes need to know of each plane, farthest first."""
     facts = []
-    for spec, reading, planned in zip(given.specs, given.readings, plan.planes, strict=True):
+    handled = handlings or (Handling(),) * len(given.specs)
+    focal = in_focus or (0.0,) * len(given.specs)
+    for spec, reading, planned, handling, share in zip(
+        given.specs, given.readings, plan.planes, handled, focal, strict=True
+    ):
+        colour = lab_from_linear(np.array(planned.colour)[None])[0]
         facts.append(
             PlaneFacts(
                 name=spec.name,
@@ -61,6 +56,12 @@ def plane_facts(given: DepthInput, plan: DepthPlan, area_cm2: float) -> list[Pla
                 light=planned.light,
                 contrast_left=planned.contrast_left,
                 sky=spec.kind == "sky",
+                nature=spec.nature,
+                handling=handling,
+                in_focus=share,
+                at_x=0.5 if reading is None else reading.centre[0],
+                chroma=float(np.hypot(colour[1], colour[2])),
+                hue_deg=float(np.degrees(np.arctan2(colour[2], colour[1]))) % 360,
             )
         )
     return facts
@@ -121,12 +122,6 @@ def done_of(state: State) -> tuple[Done, ...]:
     )
 
 
-@lru_cache(maxsize=64)
-def _scheduled(problem: Problem) -> tuple[Schedule, list[Reason]]:
-    schedule = make_schedule(problem)
-    return schedule, explain(problem, schedule)
-
-
 def present_for(sessions: tuple[Session, ...], now_min: int) -> int:
     """Round the present so that a plan changes only where it has to: to the minute within a session, else its end."""
     for session in sessions:
@@ -137,91 +132,39 @@ def present_for(sessions: tuple[Session, ...], now_min: int) -> int:
     return max(past) if past and ahead else now_min
 
 
-def survey_passes(state: State, given: DepthInput, plan: DepthPlan, area_cm2: float, now_min: int) -> PassSurvey:
+@lru_cache(maxsize=8)
+def offered(problem: Problem, kept: Listed) -> list[Offer]:
+    """Offer three plans against the one that stands; remembered, since taking one asks for it again."""
+    return offer_plans(problem, kept)
+
+
+def kept_of(state: State) -> Listed:
+    """Return the plan that the painter took; empty without one."""
+    return tuple((each.layer_pass, each.session, each.not_before) for each in state.kept_plan)
+
+
+def survey_passes(
+    state: State, given: DepthInput, plan: DepthPlan, area_cm2: float, now_min: int, in_focus: tuple[float, ...] = ()
+) -> Work:
     """Work out passes, order, cost, sessions and reasons."""
-    medium, unit = medium_of(state.brief.medium), cast("Unit", state.brief.unit)
-    planes = plane_facts(given, plan, area_cm2)
-    passes = passes_of(state, planes, given.borders)
-    done = done_of(state)
+    planes = plane_facts(given, plan, area_cm2, tuple(handling_of(each) for each in state.planes), in_focus)
     sessions = tuple(session_from(record) for record in state.sessions)
-    rules = [*material_rules(passes, medium, planes), *order_rules(passes, given.borders, planes, unit)]
-    offers = compare_schools(
-        list(SCHOOLS.values()),
-        {key: derived_passes(state, planes, given.borders, key) for key in SCHOOLS},
-        given.borders,
-        medium,
+    easel = Easel(
         planes,
-        unit,
-    )
-    problem = Problem(
-        tuple(passes),
-        tuple(rules),
-        frozenset(touching_planes(given.borders)),
-        medium.beside,
+        given.borders,
+        medium_of(state.brief.medium),
+        school_of(state.brief.school),
+        cast("Unit", state.brief.unit),
         sessions,
-        done,
+        done_of(state),
         present_for(sessions, now_min),
+        kept_of(state),
     )
-    schedule, reasons = _scheduled(problem)
-    finished = {each.pass_id for each in done}
-    judged = judge_order(passes, given.borders, medium, planes, school_of(state.brief.school), unit, finished)
-    judged = [j for j in judged if not _about_done_only(j, finished)]
-    return PassSurvey(
-        passes,
-        done,
-        rules,
-        cost_of_order(passes, given.borders, medium, planes),
-        offers,
-        sessions,
-        schedule,
-        reasons,
-        [*judged, *_unplaced(passes, schedule, sessions)],
-        problem,
+    return put_to_work(
+        passes_of(state, planes, given.borders),
+        easel,
+        lambda school: derived_passes(state, planes, given.borders, school),
     )
-
-
-def _about_done_only(judgement: Judgement, finished: set[int]) -> bool:
-    """Whether a judgement on an order speaks only of what is painted already and cannot be changed."""
-    named = {int(part) for part in judgement.key.split(":")[1:]}
-    return judgement.kind == "broken_rule" and named <= finished
-
-
-def _unplaced(passes: list[Pass], schedule: Schedule, sessions: tuple[Session, ...]) -> list[Judgement]:
-    """Say what found no place, once, with what would help."""
-    if not schedule.unplaced or not sessions:
-        return []
-    by_id = {each.id: each for each in passes}
-    left = [by_id[each.pass_id] for each in schedule.unplaced]
-    minutes = sum(each.minutes for each in left)
-    titles = [each.said for each in left]
-    said = say_list(titles[:3]) + (f" and {len(titles) - 3} more" if len(titles) > 3 else "")
-    offers = schedule.helps
-    would = f" What would do: {' or '.join(offer.said for offer in offers)}." if offers else NO_SINGLE_HELP
-    return [
-        Judgement(
-            key="does_not_fit",
-            kind="does_not_fit",
-            stage="sessions",
-            severity="strong",
-            title=f"{len(left)} {'pass finds' if len(left) == 1 else 'passes find'} no place",
-            text=f"{said[:1].upper()}{said[1:]}: {minutes} min. {schedule.unplaced[0].why}{would}",
-            weight=float(minutes),
-            remedies=tuple(_remedy(offer) for offer in offers),
-        )
-    ]
-
-
-def _remedy(offer: Help) -> Remedy:
-    label = f"{offer.said[:1].upper()}{offer.said[1:]}"
-    if offer.days == 0:
-        return Remedy(label, "set_session", {"session": offer.session_id, "minutes": offer.minutes})
-    more: dict[str, object] = {
-        "session": offer.session_id,
-        "minutes": offer.minutes,
-        "days": offer.days,
-        "times": offer.times,
-    }
-    return Remedy(label, "copy_session", more)
 
 
 def by_hand(state: State, passes: list[Pass]) -> State:

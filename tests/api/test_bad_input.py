@@ -154,7 +154,9 @@ class Problems(WithApi):
         ),
         st.sampled_from(["set_brief", "add_stroke", "add_session", "set_depth", "move_pass", "mean_it_so", "x"]),
     )
-    @settings(max_examples=40, deadline=None, suppress_health_check=[HealthCheck.differing_executors])
+    @settings(
+        max_examples=40, deadline=None, suppress_health_check=[HealthCheck.differing_executors, HealthCheck.too_slow]
+    )
     def test_whatever_is_sent_the_answer_is_a_problem_or_a_painting(self, junk, action):
         if not hasattr(self, "target"):
             self.target = self.planned()

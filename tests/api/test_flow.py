@@ -5,6 +5,7 @@ import io
 from PIL import Image
 from pypdf import PdfReader
 
+from kind_distance.core.judgement import POINTING
 from tests.support import WithApi, bands, demo_copy, file_bytes, hill_picture
 
 
@@ -17,7 +18,7 @@ class WholeWay(WithApi):
         self.assertEqual((taken.json()["name"], taken.json()["new"]), ("my hill", True))
         painting = taken.json()["painting"]
 
-        preview = self.client.get(f"/api/paintings/{painting['id']}/preview", params={"source": 1, "steps": 3}).json()
+        preview = self.client.post(f"/api/paintings/{painting['id']}/preview", json={"source": 1, "steps": 3}).json()
         self.assertTrue(preview["image"].startswith("data:image/png;base64,"))
         self.assertAlmostEqual(sum(preview["reading"]["shares"]), 1, places=3)
         painting = self.change(painting, "keep_thumbnail", source=1, steps=3, smallest_share=0.004, softness=0.014)
@@ -76,7 +77,7 @@ class WholeWay(WithApi):
             painting = client.get(f"/api/paintings/{strip['id']}").json()
             for judgement in painting["judgements"]:
                 for remedy in judgement["remedies"]:
-                    if remedy["action"] in ("show_border", "choose_plane"):
+                    if remedy["action"] in POINTING:
                         continue
                     change = {"action": remedy["action"], **remedy["arguments"]}
                     answer = client.post(
@@ -100,6 +101,13 @@ class WholeWay(WithApi):
         path = f"/api/paintings/{painting['id']}/border"
         self.assertIn("L", self.client.get(path, params={"far": 1, "near": 2}).json()["path"])
         self.assertEqual(self.client.get(path, params={"far": 1, "near": 3}).json()["path"], "")
+
+    def test_only_water_mirrors(self):
+        painting = self.planned()
+        path = f"/api/paintings/{painting['id']}/mirror"
+        refused = self.client.get(path, params={"plane": 2})
+        self.assertEqual(refused.status_code, 422, refused.text)
+        self.assertIn("water", refused.json()["way_out"])
 
     def test_shelf_copy_bin(self):
         painting = self.planned()
@@ -132,7 +140,10 @@ class WholeWay(WithApi):
 
     def test_choices(self):
         found = self.client.get("/api/choices").json()
-        self.assertEqual([m["key"] for m in found["media"]], ["watercolour", "acrylic", "oil", "oil_over_acrylic"])
+        self.assertEqual(
+            [m["key"] for m in found["media"]],
+            ["watercolour", "gouache", "acrylic", "rewettable_acrylic", "oil", "oil_at_once", "oil_over_acrylic"],
+        )
         self.assertGreaterEqual(len(found["veils"]), 8)
 
     def test_marked_done_in_a_session(self):

@@ -36,7 +36,7 @@ class Findings(InBrowser):
         self.page.get_by_role("button", name="New painting").click()
         self.assertEqual(self.serious(), [])
         self.go(f"/paintings/{TEA}/planes")
-        self.page.get_by_role("button", name="Brush").click()
+        self.page.get_by_role("button", name="Brush", exact=True).click()
         self.assertEqual(self.serious(), [])
         self.page.keyboard.press("?")
         expect(self.page.get_by_role("heading", name="Keys", exact=True)).to_be_visible()

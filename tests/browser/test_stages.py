@@ -112,7 +112,7 @@ class Thumbnails(InBrowser):
         page.get_by_role("button", name="Mark the focus").click()
         box = page.locator("figure.picture").bounding_box()
         page.mouse.click(box["x"] + 0.76 * box["width"], box["y"] + 0.72 * box["height"])
-        expect(page.get_by_role("heading", name="The focus")).to_be_visible()
+        expect(page.get_by_role("heading", name="The focus", exact=True)).to_be_visible()
         expect(page.locator("circle.over")).to_have_count(1)
         first = page.locator("circle.over").get_attribute("cx")
         self.assertAlmostEqual(float(first), 760, delta=4)
@@ -210,7 +210,7 @@ class Passes(InBrowser):
         field = page.get_by_label("Minutes of block-in, Terraces")
         field.fill("45")
         field.press("Enter")
-        expect(page.get_by_text("3 h 6 min of painting")).to_be_visible()
+        expect(page.get_by_text("3 h 8 min of painting")).to_be_visible()
         page.get_by_label("Thickness").select_option("3")
         expect(page.get_by_text("The order is your own.")).to_be_visible()
 

@@ -128,7 +128,9 @@ class AtTheTable(InBrowser):
     def test_another_school_and_a_pass_moved(self):
         page = self.go(f"/paintings/{MILL}/passes")
         page.get_by_role("button", name="Dark to light").click()
-        expect(page.get_by_text("costs", exact=False).first).to_be_visible()
+        chosen = page.get_by_role("button", name="Dark to light")
+        expect(chosen).to_have_attribute("aria-pressed", "true")
+        expect(chosen).to_contain_text("to cut round")
         page.get_by_role("button", name="Undo").click()
         page.get_by_role("button", name="Later: first wash, Sky").click()
         expect(page.get_by_text("The order is your own.")).to_be_visible()

@@ -16,7 +16,7 @@ from kind_distance.errors import DomainError
 def plane(rank, mass, share=0.25, spread=1.0, colour=None):
     light = float(luminance_from_value(mass)) / 100
     linear = (light, light, light) if colour is None else colour
-    return PlaneReading(rank, share, mass - spread, mass, mass + spread, 5.0, 0.0, 0.1, (0.5, 0.5), linear)
+    return PlaneReading(rank, share, mass - spread, mass, mass + spread, 5.0, 0.0, 0.1, (0.5, 0.5), linear, 0.2 * rank)
 
 
 def border(far, near, difference=-1.0, length=30.0, merged=0.0):

@@ -6,9 +6,10 @@ import numpy as np
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
+from kind_distance.core.colour.keys import KEYS, key_range
 from kind_distance.core.colour.munsell import PAINT_DARKEST, PAINT_LIGHTEST
 from kind_distance.core.depth.audit import audit_depth
-from kind_distance.core.depth.ladder import KEYS, LEAST_GAP, key_range
+from kind_distance.core.depth.ladder import LEAST_GAP
 from kind_distance.core.depth.plan import DepthInput, DepthSettings, PairChoice, PlaneSpec, plan_depth
 from kind_distance.core.depth.readings import Border, PlaneReading, read_borders, read_planes
 from kind_distance.core.depth.veil import PROFILES

@@ -7,8 +7,9 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 from scipy.optimize import isotonic_regression, minimize
 
+from kind_distance.core.colour.keys import KEYS, key_range
 from kind_distance.core.colour.munsell import PAINT_DARKEST, PAINT_LIGHTEST
-from kind_distance.core.depth.ladder import KEYS, Gap, Rung, key_range, solve_ladder
+from kind_distance.core.depth.ladder import Gap, Rung, solve_ladder
 from kind_distance.errors import DomainError
 
 LOW, HIGH = PAINT_DARKEST, PAINT_LIGHTEST

@@ -4,7 +4,7 @@ import unittest
 
 from kind_distance.core.depth.readings import Border
 from kind_distance.core.paint.media import GROUNDS, MEDIA, ground_of, may_lie_on, medium_of
-from kind_distance.core.passes.model import LEVEL, SCHOOLS, Pass, PlaneFacts, school_of
+from kind_distance.core.passes.model import LEVEL, Pass, PlaneFacts
 from kind_distance.core.passes.needed import estimate_minutes, needed_passes, pace_cm2_min
 from kind_distance.core.passes.order import (
     compare_schools,
@@ -15,6 +15,7 @@ from kind_distance.core.passes.order import (
     ready_at,
 )
 from kind_distance.core.passes.precedence import broken_rules, material_rules, order_rules
+from kind_distance.core.passes.schools import SCHOOLS, school_of
 from kind_distance.errors import DomainError
 
 PLANES = [

@@ -5,7 +5,7 @@ from importlib import resources
 
 import numpy as np
 
-from kind_distance.core.depth.ladder import key_range
+from kind_distance.core.colour.keys import key_range
 from kind_distance.core.depth.marking import Stroke, mark_planes
 from kind_distance.core.depth.plan import DepthInput, PlaneSpec, plan_depth
 from kind_distance.core.depth.proposal import find_sky, propose_planes

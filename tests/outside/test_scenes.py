@@ -9,10 +9,11 @@ from PIL import Image
 
 from kind_distance.core.colour.munsell import value_from_luminance
 from kind_distance.core.colour.srgb import luminance
-from kind_distance.core.depth.marking import Stroke, line_sides, mark_planes
+from kind_distance.core.depth.marking import Stroke, fit_proposal, line_sides, mark_planes
 from kind_distance.core.depth.proposal import find_sky, propose_planes
 from kind_distance.core.depth.readings import read_planes
 from kind_distance.core.depth.segments import build_segments, segment_ids
+from kind_distance.core.depth.settle import settle_line
 from kind_distance.core.depth.veil import VeilProfile, contrast_left
 from kind_distance.core.picture.working import WorkingPicture
 from kind_distance.demo.seed import SCENES, strokes_of
@@ -20,13 +21,15 @@ from kind_distance.exchange.pictures import read_picture
 from tests.support import PICTURES, TRUTH
 
 NAMES = {"tea_hillside": "tea", "tidal_mill": "marsh", "slate_pool": "quarry"}
-# Least overlap of a marked plane with its truth; planes of a few rows (far marsh, far moor) are not held to it.
+# Least overlap of a marked plane with its truth. The far planes of the marsh are nine rows high, so that a row amiss on
+# each side costs a fifth; on the quarry the truth gives every second pixel of twigs and reeds to what lies behind.
 LEAST_OVERLAP = {
-    "tea_hillside": {1: 0.95, 2: 0.9, 3: 0.75, 4: 0.75, 5: 0.8, 6: 0.95},
-    "tidal_mill": {1: 0.95, 4: 0.8, 5: 0.9},
-    "slate_pool": {1: 0.65, 3: 0.7, 4: 0.75, 5: 0.7},
+    "tea_hillside": {1: 0.98, 2: 0.95, 3: 0.9, 4: 0.9, 5: 0.92, 6: 0.97},
+    "tidal_mill": {1: 0.98, 2: 0.7, 3: 0.65, 4: 0.9, 5: 0.95},
+    "slate_pool": {1: 0.78, 2: 0.5, 3: 0.8, 4: 0.83, 5: 0.77},
 }
-VALUE_WITHIN = 0.15  # plane mass by our masks against the mass by the true ones [V]
+MOST_STROKES = 12
+VALUE_WITHIN = 0.12  # plane mass by our masks against the mass by the true ones [V]
 
 
 def true_planes(name, shape):
@@ -35,6 +38,9 @@ def true_planes(name, shape):
     if name == "slate_pool":  # its second plane is nearly empty and counts to the third
         planes = np.where(planes == 2, 3, planes)
         planes = np.where(planes > 2, planes - 1, planes)
+        # Leaves before the face are transparent to the renderer: it calls them sky where no sky can be.
+        skyline = np.cumsum(planes == 3, axis=0) > 12
+        planes = np.where((planes == 1) & skyline, 5, planes)
     return planes.astype(np.uint8)
 
 
@@ -46,10 +52,17 @@ class Scene:
         shape = self.picture.value.shape
         self.truth = true_planes(name, shape)
         self.count = int(self.truth.max())
-        strokes = [Stroke(s["kind"], s["plane"], tuple(map(tuple, s["points"])), s["width"]) for s in strokes_of(name)]
+        strokes = []
+        for s in strokes_of(name):
+            points = tuple(map(tuple, s["points"]))
+            if s.get("settle"):
+                points = settle_line(self.picture, points)
+            strokes.append(Stroke(s["kind"], s["plane"], points, s["width"]))
         lines = [line_sides(s, *shape) for s in strokes if s.kind == "level"]
         segments = build_segments(self.picture, segment_ids(self.picture), lines)
         proposal = propose_planes(self.picture, self.count)
+        levels = [stroke for stroke in strokes if stroke.kind == "level"]
+        proposal = fit_proposal(proposal, levels)
         self.labels = mark_planes(self.picture, segments, proposal, strokes, self.count)
 
 
@@ -65,13 +78,15 @@ class MarkedPlanes(unittest.TestCase):
                 with self.subTest(scene=name, plane=plane):
                     self.assertGreaterEqual((ours & true).sum() / (ours | true).sum(), least)
 
+    def test_few_strokes(self):
+        for name in NAMES:
+            self.assertLessEqual(len(strokes_of(name)), MOST_STROKES)
+
     def test_plane_values(self):
         for name, scene in self.scenes.items():
             ours = read_planes(scene.picture, scene.labels, scene.count)
             true = read_planes(scene.picture, scene.truth, scene.count)
             for plane in LEAST_OVERLAP[name]:
-                if name == "slate_pool" and plane in (1, 4, 5):
-                    continue  # twigs against the sky and reeds in the pool: masks of a stroke cannot follow them
                 with self.subTest(scene=name, plane=plane):
                     self.assertAlmostEqual(ours[plane - 1].mass, true[plane - 1].mass, delta=VALUE_WITHIN)
 

@@ -88,8 +88,8 @@ class TheFile(WithFile):
 
     def test_wrong_types_and_dangling_rows_are_refused(self):
         for statement in (
-            "INSERT INTO plane VALUES (1, 1, 'first', 'x', 'land', NULL, NULL)",
-            "INSERT INTO plane VALUES (999, 1, 1, 'x', 'land', NULL, NULL)",
+            "INSERT INTO plane VALUES (1, 1, 'first', 'x', 'land', NULL, NULL, 'solid', '', '', '')",
+            "INSERT INTO plane VALUES (999, 1, 1, 'x', 'land', NULL, NULL, 'solid', '', '', '')",
             "INSERT INTO derived VALUES ('none', 'view', x'00')",
         ):
             with self.subTest(statement=statement), self.assertRaises(sqlite3.IntegrityError):

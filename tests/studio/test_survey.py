@@ -4,6 +4,7 @@ from dataclasses import replace
 
 import numpy as np
 
+from kind_distance.core.picture.thumbnail import ThumbnailSettings
 from kind_distance.store.records import Brief, State
 from kind_distance.studio import darkroom
 from kind_distance.studio import survey as surveying
@@ -11,7 +12,9 @@ from kind_distance.studio.changes import apply
 from kind_distance.studio.changes.desk import Desk
 from kind_distance.studio.changes.planes import usual_planes
 from kind_distance.studio.changes.sources import with_source
+from kind_distance.studio.darkroom import Framing
 from kind_distance.studio.paintings import minutes_now
+from kind_distance.studio.plates import plate_of
 from tests.support import NOW, WithStudio, bands, file_bytes, hill_picture
 
 NOW_MIN = minutes_now(NOW)
@@ -82,8 +85,8 @@ class Surveying(WithStudio):
         self.assertEqual(found.cost, own.cost)
 
     def test_a_second_thumbnail_from_the_same_squint_is_another_picture(self):
-        source = self.state.sources[0].picture_hash
-        settings = surveying.ThumbnailSettings
+        source = Framing(plate_of(self.state.sources[0]))
+        settings = ThumbnailSettings
         three = darkroom.thumbnail(self.file, source, settings(steps=3))
         four = darkroom.thumbnail(self.file, source, settings(steps=4))
         self.assertEqual((len(three.cuts), len(four.cuts)), (2, 3))
@@ -97,7 +100,6 @@ class Surveying(WithStudio):
         self.assertNotEqual(first, other)
 
     def test_patches_are_found_once_and_kept(self):
-        source = self.state.sources[0].picture_hash
+        source = plate_of(self.state.sources[0])
         first = darkroom.patches(self.file, source)
-        darkroom.patches.cache_clear()
         np.testing.assert_array_equal(darkroom.patches(self.file, source), first)

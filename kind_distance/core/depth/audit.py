@@ -3,8 +3,11 @@
 from __future__ import annotations
 
 from kind_distance.core.depth.ladder import Conflict
+from kind_distance.core.depth.overlap import audit_overlap
 from kind_distance.core.depth.plan import DepthInput, DepthPlan
 from kind_distance.core.depth.readings import MERGED_BELOW, Border
+from kind_distance.core.depth.room import audit_rooms
+from kind_distance.core.depth.trends import audit_trends
 from kind_distance.core.judgement import Judgement, Remedy, most_costly_first
 from kind_distance.core.wording import Unit, say_length, say_list, say_value
 
@@ -272,5 +275,8 @@ def audit_depth(given: DepthInput, plan: DepthPlan, unit: Unit, width_cm: float)
             *_reversed_pairs(given, plan, unit),
             *_unmarked(given),
             *_distances(given),
+            *audit_rooms(given, plan),
+            *audit_overlap(given, plan, unit),
+            *audit_trends(given, plan),
         ]
     )

@@ -12,28 +12,11 @@ from dataclasses import dataclass
 import numpy as np
 from numpy.typing import NDArray
 
-from kind_distance.core.colour.munsell import PAINT_DARKEST, PAINT_LIGHTEST
 from kind_distance.errors import DomainError
 
-# Share of the paint's value range that a key may use; common practice, no source.
-KEYS: dict[str, tuple[float, float]] = {
-    "full": (0.0, 1.0),
-    "high": (0.45, 1.0),
-    "middle": (0.25, 0.80),
-    "low": (0.0, 0.55),
-}
 USUAL_GAP = 0.6  # value steps between planes that meet, so that their border reads [V]; common practice, no source
 LEAST_GAP = 0.02  # a smaller gap is none: no brush and no eye tells it [V]
 TOUCHING = 1e-6
-
-
-def key_range(key: str) -> tuple[float, float]:
-    """Darkest and lightest value a key allows; raise DomainError for an unknown key."""
-    if key not in KEYS:
-        raise DomainError(f"There is no key called {key}.", "Choose full, high, middle or low.")
-    low, high = KEYS[key]
-    span = PAINT_LIGHTEST - PAINT_DARKEST
-    return PAINT_DARKEST + low * span, PAINT_DARKEST + high * span
 
 
 @dataclass(frozen=True)

@@ -7,7 +7,9 @@ keeps a thin line of seeds in the middle of its proposed place.
 
 from __future__ import annotations
 
+from collections.abc import Iterable
 from dataclasses import dataclass
+from functools import lru_cache
 from typing import Literal
 
 import cv2
@@ -15,10 +17,12 @@ import numpy as np
 from numpy.typing import NDArray
 
 from kind_distance.core.depth.segments import Segments
+from kind_distance.core.depth.thin import find_thin
 from kind_distance.core.picture.working import WorkingPicture
+from kind_distance.core.together import together
 from kind_distance.errors import DomainError
 
-StrokeKind = Literal["mark", "brush", "level"]
+StrokeKind = Literal["mark", "brush", "level", "area", "thin", "erase"]
 GUIDE_RADIUS = 5  # half width of the filter that fits masks to the picture's edges [px]
 GUIDE_EPSILON = 0.02  # squared value steps below which an edge is no edge
 MOST_POINTS = 4000
@@ -31,9 +35,12 @@ class Stroke:
 
     Parameters
     ----------
-    kind : "mark", "brush" or "level"
+    kind : "mark", "brush", "level", "area", "thin" or "erase"
         ``mark`` spreads to what looks alike; ``brush`` colours exactly what it covers; ``level`` is the upper
-        edge of the plane: below it nothing is farther, and no mark spreads across it.
+        edge of the plane: below it nothing is farther, and no mark spreads across it; ``area`` is the outline of
+        something with hard edges, all of which belongs to the plane; ``thin`` is drawn round twigs, reeds or masts, and
+        what stands out there from what lies behind belongs to the plane; ``erase`` takes what it covers out of the
+        plane.
     plane : int
         Rank of the plane, 1 = farthest.
     points : tuple of (float, float)
@@ -48,7 +55,7 @@ class Stroke:
     width: float = 0.012
 
     def __post_init__(self) -> None:
-        least = 2 if self.kind == "level" else 1
+        least = {"level": 2, "area": 3, "thin": 3}.get(self.kind, 1)
         if not least <= len(self.points) <= MOST_POINTS:
             raise DomainError("A stroke needs a beginning and an end.", "Draw it again, a little longer.")
         if not all(np.isfinite(v) for point in self.points for v in point):
@@ -65,7 +72,9 @@ class Stroke:
         canvas = np.zeros((height, width), np.uint8)
         track = np.array([[round(x * (width - 1)), round(y * (height - 1))] for x, y in self.points], np.int32)
         thick = max(1, round(self.width * width))
-        if len(track) == 1:
+        if self.kind in ("area", "thin"):
+            cv2.fillPoly(canvas, [track.reshape(-1, 1, 2)], color=1)
+        elif len(track) == 1:
             cv2.circle(canvas, (int(track[0][0]), int(track[0][1])), max(1, thick // 2), 1, -1)
         else:
             cv2.polylines(canvas, [track.reshape(-1, 1, 2)], isClosed=False, color=1, thickness=thick)
@@ -75,13 +84,11 @@ class Stroke:
 def _seed_from_proposal(seeds: NDArray[np.int64], segments: Segments, proposal: NDArray[np.uint8], plane: int) -> None:
     """Seed a plane nobody has marked yet along the middle row of its proposed place, in each column."""
     inside = proposal == plane
-    if not inside.any():
+    columns = np.flatnonzero(inside.any(axis=0))
+    if not columns.size:
         return
-    rows = np.arange(proposal.shape[0])[:, None]
-    count = inside.sum(axis=0)
-    columns = np.flatnonzero(count)
-    middle = ((inside * rows).sum(axis=0)[columns] / count[columns]).astype(np.int64)
-    middle = np.clip(middle, 0, proposal.shape[0] - 1)
+    first, last = inside.argmax(axis=0)[columns], proposal.shape[0] - 1 - inside[::-1].argmax(axis=0)[columns]
+    middle = (first + last) // 2
     true_middle = inside[middle, columns]
     patches = np.unique(segments.ids[middle[true_middle], columns[true_middle]])
     seeds[patches[seeds[patches] == 0]] = plane
@@ -166,20 +173,36 @@ def _guided(guide: NDArray[np.float32], chance: NDArray[np.float32]) -> NDArray[
     small = np.asarray(cv2.resize(guide, (columns, rows), interpolation=cv2.INTER_AREA), dtype=np.float32)
     guide_mean = mean(small)
     variance = mean(small * small) - guide_mean * guide_mean
-    best = np.full(guide.shape, -np.inf, np.float32)
-    plane_of = np.zeros(guide.shape, np.uint8)
-    for plane in range(count):
-        one = np.ascontiguousarray(chance[..., plane])
-        one_mean = mean(one)
-        slope = np.asarray((mean(small * one) - guide_mean * one_mean) / (variance + GUIDE_EPSILON), np.float32)
-        start = np.asarray(one_mean - slope * guide_mean, np.float32)
-        steepness = cv2.resize(mean(slope), (width, height), interpolation=cv2.INTER_LINEAR)
-        fitted = steepness * guide + cv2.resize(mean(start), (width, height), interpolation=cv2.INTER_LINEAR)
-        np.copyto(plane_of, np.uint8(plane), where=fitted > best)
-        np.maximum(best, fitted, out=best)
+    steepness, start = np.empty((2, count, rows, columns), np.float32)
+    fitted = np.empty((count, rows, columns), np.float32)
+
+    def fit(planes: range) -> None:
+        for plane in planes:
+            one = np.ascontiguousarray(chance[..., plane])
+            one_mean = mean(one)
+            slope = np.asarray((mean(small * one) - guide_mean * one_mean) / (variance + GUIDE_EPSILON), np.float32)
+            steepness[plane] = mean(slope)
+            start[plane] = mean(np.asarray(one_mean - slope * guide_mean, np.float32))
+            np.multiply(steepness[plane], small, out=fitted[plane])
+            fitted[plane] += start[plane]
+
+    together(lambda: fit(range(0, count, 2)), lambda: fit(range(1, count, 2)))
+    best, coarse = fitted[0].copy(), np.zeros(small.shape, np.uint8)
+    for plane in range(1, count):
+        np.copyto(coarse, np.uint8(plane), where=fitted[plane] > best)
+        np.maximum(best, fitted[plane], out=best)
+    # Full size matters only beside a border; the coefficients change too slowly to be interpolated.
+    kernel = np.ones((3, 3), np.uint8)
+    beside = cv2.dilate(coarse, kernel) != cv2.erode(coarse, kernel)
+    plane_of = np.repeat(np.repeat(coarse, 2, axis=0), 2, axis=1)[:height, :width]
+    unsure = np.repeat(np.repeat(beside, 2, axis=0), 2, axis=1)[:height, :width]
+    y, x = np.nonzero(unsure)
+    values = steepness[:, y // 2, x // 2] * guide[y, x] + start[:, y // 2, x // 2]
+    plane_of[y, x] = values.argmax(axis=0).astype(np.uint8)
     return plane_of
 
 
+@lru_cache(maxsize=64)
 def line_sides(stroke: Stroke, height: int, width: int) -> NDArray[np.uint8]:
     """Say where each pixel lies against a level line: (H, W) uint8, 1 above, 2 below, 0 beyond its ends."""
     points = sorted(stroke.points)
@@ -190,17 +213,41 @@ def line_sides(stroke: Stroke, height: int, width: int) -> NDArray[np.uint8]:
     sides = np.zeros((height, width), np.uint8)
     below = np.arange(height, dtype=np.float32)[:, None] > line.astype(np.float32)[None, :]
     sides[:, first : last + 1] = below.view(np.uint8) + np.uint8(1)
+    sides.setflags(write=False)  # it is kept
     return sides
 
 
-def mark_planes(
+def fit_proposal(proposal: NDArray[np.uint8], lines: Iterable[Stroke]) -> NDArray[np.uint8]:
+    """Fit the first guess to the level lines: above its line a plane has not begun, below it all farther have ended.
+
+    Parameters
+    ----------
+    proposal : uint8 array, shape (H, W)
+    lines : iterable of Stroke
+
+    Returns
+    -------
+    uint8 array, shape (H, W)
+    """
+    labels = proposal.copy()
+    # The nearest plane's line first: what lies above it falls to the plane before, whose own line then takes it on.
+    for stroke in sorted(lines, key=lambda each: -each.plane):
+        above = line_sides(stroke, *labels.shape) == 1
+        labels[above] = np.minimum(labels[above], max(1, stroke.plane - 1))
+    for stroke in sorted(lines, key=lambda each: each.plane):
+        below = line_sides(stroke, *labels.shape) == 2
+        labels[below] = np.maximum(labels[below], stroke.plane)
+    return labels
+
+
+def spread_planes(
     picture: WorkingPicture,
     segments: Segments | None,
     proposal: NDArray[np.uint8],
     strokes: list[Stroke],
     count: int,
 ) -> NDArray[np.uint8]:
-    """Divide the picture among its planes.
+    """Divide the picture among its planes by the strokes that spread to what looks alike.
 
     Parameters
     ----------
@@ -208,7 +255,7 @@ def mark_planes(
     segments : Segments or None
         Patches of the picture, cut at the level lines; needed only where there is a stroke that spreads.
     proposal : uint8 array, shape (H, W)
-        First guess, 1 (farthest) to count.
+        First guess, 1 (farthest) to count, from :func:`fit_proposal`.
     strokes : list of Stroke
         In the order drawn; a later one wins where two say different things.
     count : int
@@ -229,13 +276,59 @@ def mark_planes(
     marks = [stroke for stroke in strokes if stroke.kind == "mark"]
     if marks and segments is not None:
         chance = walk(segments, _seeds(segments, proposal, marks, count), count)
-        labels = _guided(picture.value, chance[segments.ids[::2, ::2]]) + np.uint8(1)
-    else:
-        labels = proposal.copy()
+        return _guided(picture.value, chance[segments.ids[::2, ::2]]) + np.uint8(1)
+    return proposal.copy()
+
+
+def draw_planes(picture: WorkingPicture, labels: NDArray[np.uint8], strokes: Iterable[Stroke]) -> NDArray[np.uint8]:
+    """Give planes what was drawn outright: level lines, brush, areas, thin things, eraser, in the order drawn.
+
+    Parameters
+    ----------
+    picture : WorkingPicture
+    labels : uint8 array, shape (H, W)
+        From :func:`spread_planes`; left as it is.
+    strokes : iterable of Stroke
+
+    Returns
+    -------
+    uint8 array, shape (H, W)
+    """
+    labels = labels.copy()
     for stroke in strokes:
         if stroke.kind == "level":
             below = line_sides(stroke, *labels.shape) == 2
             labels[below] = np.maximum(labels[below], stroke.plane)
+        elif stroke.kind == "erase":
+            labels = _erased(labels, stroke)
+        elif stroke.kind == "thin":
+            labels[find_thin(picture, labels, stroke.raster(*labels.shape), stroke.plane)] = stroke.plane
         else:
             labels[stroke.raster(*labels.shape)] = stroke.plane
     return labels
+
+
+def mark_planes(
+    picture: WorkingPicture,
+    segments: Segments | None,
+    proposal: NDArray[np.uint8],
+    strokes: list[Stroke],
+    count: int,
+) -> NDArray[np.uint8]:
+    """Divide the picture among its planes: what spreads first, then what was drawn outright."""
+    return draw_planes(picture, spread_planes(picture, segments, proposal, strokes, count), strokes)
+
+
+def _erased(labels: NDArray[np.uint8], stroke: Stroke) -> NDArray[np.uint8]:
+    """Take what a stroke covers out of its plane: each pixel goes to the nearest of another plane."""
+    gone = stroke.raster(*labels.shape) & (labels == stroke.plane)
+    others = (labels != stroke.plane).astype(np.uint8)
+    if not gone.any() or not others.any():
+        return labels
+    _, nearest = cv2.distanceTransformWithLabels(1 - others, cv2.DIST_L2, 5, labelType=cv2.DIST_LABEL_PIXEL)
+    plane_of = np.zeros(int(nearest.max()) + 1, np.uint8)
+    at = others > 0
+    plane_of[nearest[at]] = labels[at]
+    erased = labels.copy()
+    erased[gone] = plane_of[nearest[gone]]
+    return erased

@@ -12,14 +12,16 @@ from typing import Literal
 
 import numpy as np
 
+from kind_distance.core.colour.keys import key_range
 from kind_distance.core.colour.munsell import PAINT_DARKEST, PAINT_LIGHTEST, luminance_from_value, value_from_luminance
 from kind_distance.core.colour.srgb import luminance
-from kind_distance.core.depth.ladder import USUAL_GAP, Gap, Ladder, Rung, key_range, solve_ladder
+from kind_distance.core.depth.ladder import USUAL_GAP, Gap, Ladder, Rung, solve_ladder
 from kind_distance.core.depth.readings import Border, PlaneReading
-from kind_distance.core.depth.veil import VeilProfile, profile_of, value_seen
+from kind_distance.core.depth.veil import VeilProfile, profile_of, value_seen, with_airlight
 from kind_distance.errors import DomainError
 
 PlaneKind = Literal["sky", "land", "water"]
+Nature = Literal["solid", "see_through", "accents"]
 ACCENTS_KEPT = 0.6  # share of the photo's range around the mass that is planned; common practice, no source
 TOO_CLOSE_TO_ORDER = 0.02  # closer values are ordered by what the photo shows at the border itself [V]
 UNREAD = 5.5  # target of a plane that holds nothing yet [V]
@@ -39,6 +41,8 @@ class PlaneSpec:
         Planned value fixed by hand. [V]
     marked : bool
         Whether the painter has put a stroke into it.
+    nature : "solid", "see_through" or "accents"
+        Mist, beams and glass are seen through and merge by their nature; accents are thin things before others.
     """
 
     name: str
@@ -46,6 +50,7 @@ class PlaneSpec:
     distance_m: float | None = None
     locked_value: float | None = None
     marked: bool = True
+    nature: Nature = "solid"
 
 
 @dataclass(frozen=True)
@@ -73,6 +78,8 @@ class DepthSettings:
     key : "full", "high", "middle" or "low"
     gap : float
         Value steps between planes that meet. [V]
+    airlight : str or None
+        Colour of the air at great distance where it was picked, ``"#rrggbb"``.
     """
 
     veil: str = "clear"
@@ -80,9 +87,15 @@ class DepthSettings:
     pull: float = 0.5
     key: str = "full"
     gap: float = USUAL_GAP
+    airlight: str | None = None
+
+    @property
+    def profile(self) -> VeilProfile:
+        """The air, with its picked light."""
+        return with_airlight(profile_of(self.veil), self.airlight)
 
     def __post_init__(self) -> None:
-        profile_of(self.veil)
+        with_airlight(profile_of(self.veil), self.airlight)
         key_range(self.key)
         if not 0 <= self.pull <= 1:
             raise DomainError("The pull of the veil lies between 0 and 1.", "Move the slider back.")
@@ -222,6 +235,14 @@ def _colour_at(reading: PlaneReading | None, value: float) -> tuple[float, float
     return (float(scaled[0]), float(scaled[1]), float(scaled[2]))
 
 
+def darkest_by_air(settings: DepthSettings, spec: PlaneSpec) -> float:
+    """Least value a plane can have: as dark as the air lets a black be there, as far as the air is followed. [V]."""
+    if spec.kind != "land" or spec.distance_m is None or settings.profile.darkens:
+        return PAINT_DARKEST
+    lifted = value_seen(settings.profile, np.zeros(3), spec.distance_m, settings.visibility_km)
+    return max(PAINT_DARKEST, PAINT_DARKEST + settings.pull * (lifted - PAINT_DARKEST))
+
+
 def plan_depth(given: DepthInput) -> DepthPlan:
     """Plan the value of every plane.
 
@@ -234,7 +255,7 @@ def plan_depth(given: DepthInput) -> DepthPlan:
     DepthPlan
         Always an answer; ``ladder.conflicts`` says what could not be had.
     """
-    profile = profile_of(given.settings.veil)
+    profile = given.settings.profile
     low, high = key_range(given.settings.key)
     own_value = _nearest_land(given)
     air = float(value_from_luminance(100 * luminance(profile.airlight_linear())))
@@ -260,11 +281,12 @@ def plan_depth(given: DepthInput) -> DepthPlan:
         if spec.kind != "sky" and spec.distance_m is not None:
             per_km = float(profile.extinction_per_km(given.settings.visibility_km)[1])
             left = float(np.exp(-per_km * spec.distance_m / 1000))
+        darkest = darkest_by_air(given.settings, spec)
         planes.append(
             PlannedPlane(
                 target=target,
                 value=value,
-                dark=max(PAINT_DARKEST, value - below),
+                dark=min(value, max(darkest, value - below)),
                 light=min(PAINT_LIGHTEST, value + above),
                 contrast_left=left,
                 colour=_colour_at(reading, value),

@@ -15,6 +15,7 @@ ERODE_PX = 7  # a mask's rim holds the neighbour's light; leave it out of the re
 MERGED_BELOW = 0.5  # value gap below which two planes read as one mass [V]; common practice, no source
 BESIDE = 0.011  # how far either side of a border is looked at, as a share of the long side
 LEAST_INSIDE_PX = 50  # a plane with fewer inner pixels is read whole
+FOOT_SHARE = 0.95
 LEAST_BORDER = 0.01  # shorter borders are chance contacts, as a share of the picture's width
 
 
@@ -40,6 +41,8 @@ class PlaneReading:
         A place well inside it, as shares of width and height, for a reading to stand on.
     linear : (float, float, float)
         Mean colour in linear sRGB, 0-1.
+    foot : float
+        How far down it reaches but for its lowest twentieth, as a share of the height.
     """
 
     plane: int
@@ -52,6 +55,7 @@ class PlaneReading:
     detail: float
     centre: tuple[float, float]
     linear: tuple[float, float, float]
+    foot: float = 1.0
 
 
 @dataclass(frozen=True)
@@ -125,7 +129,10 @@ def read_planes(picture: WorkingPicture, labels: NDArray[np.uint8], count: int) 
     edges = np.bincount(inside[picture.fine_edges], minlength=count + 1)
     detail = edges / np.maximum(np.bincount(inside.ravel(), minlength=count + 1), 1)
     linear = np.stack([means(picture.linear[..., channel]) for channel in range(3)], axis=-1)
-    accents = _percentiles(picture.value, inside, count)
+    rows = np.stack([np.bincount(row, minlength=count + 1) for row in labels[::2, ::4]])
+    reached = np.cumsum(rows, axis=0) >= FOOT_SHARE * np.maximum(rows.sum(axis=0), 1)
+    feet = (reached.argmax(axis=0) + 1) / rows.shape[0]
+    accents = _percentiles(picture.hundredths, inside, count)
     readings: list[PlaneReading | None] = []
     for plane in range(1, count + 1):
         if not whole[plane]:
@@ -144,6 +151,7 @@ def read_planes(picture: WorkingPicture, labels: NDArray[np.uint8], count: int) 
                 warmth=float(warmth[plane]),
                 detail=float(detail[plane]),
                 centre=_deepest_point((labels == plane).astype(np.uint8)),
+                foot=float(feet[plane]),
                 linear=(red, green, blue),
             )
         )
@@ -163,9 +171,8 @@ def _inside(labels: NDArray[np.uint8], count: int) -> NDArray[np.uint8]:
     return inside
 
 
-def _percentiles(value: NDArray[np.float32], inside: NDArray[np.uint8], count: int) -> list[tuple[float, float, float]]:
+def _percentiles(bins: NDArray[np.int32], inside: NDArray[np.uint8], count: int) -> list[tuple[float, float, float]]:
     """2nd, 50th and 98th percentile of value for every label, to a hundredth of a step."""
-    bins = np.minimum((value * 100).astype(np.int32), 1000)
     keys = inside.astype(np.int32) * 1001 + bins
     found = np.bincount(keys.ravel(), minlength=(count + 1) * 1001).reshape(count + 1, 1001)
     rows = []

@@ -6,7 +6,7 @@ rest from the airlight, so that contrast falls exponentially with distance.
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 import numpy as np
 
@@ -22,6 +22,7 @@ CHANNELS_NM = np.array([638.0, 539.0, 444.0])
 RAYLEIGH_550_PER_KM = 0.01149
 RAYLEIGH_EXPONENT = 4.09
 SCALE_HEIGHT_KM = 8.4
+DARK_AIR = 0.12  # luminance of the airlight under which a veil darkens what is far
 
 
 def rayleigh_per_km(wavelength_nm: FloatArray | float, height_km: float = 0.0) -> FloatArray:
@@ -93,6 +94,10 @@ class VeilProfile:
         Exponent by which the aerosol thins toward red; 0 for fog and coarse dust.
     airlight : (int, int, int)
         8-bit sRGB of the air itself at great distance.
+    ratios : (float, float, float) or None
+        Extinction of the three channels against the middle one, where it is no air that scatters (water); None for air.
+    light : float
+        Light on things under it, against a clear day.
     """
 
     key: str
@@ -100,6 +105,13 @@ class VeilProfile:
     visibility_km: float
     alpha: float
     airlight: tuple[int, int, int]
+    ratios: tuple[float, float, float] | None = None
+    light: float = 1.0
+
+    @property
+    def darkens(self) -> bool:
+        """Whether it is darker than most of what lies behind it, so that farther is darker."""
+        return float(luminance(self.airlight_linear())) < DARK_AIR
 
     def extinction_per_km(self, visibility_km: float | None = None) -> FloatArray:
         """Extinction in the red, green and blue channel: (3,) [1/km]."""
@@ -107,6 +119,8 @@ class VeilProfile:
         if visibility <= 0:
             raise DomainError("One can see farther than zero.", "Enter how far one can see, in km.")
         total = EXTINCTION_AT_2_PERCENT / visibility
+        if self.ratios is not None:
+            return np.asarray(total * np.array(self.ratios))
         aerosol = max(total - RAYLEIGH_550_PER_KM, 0.0)
         return np.asarray(rayleigh_per_km(CHANNELS_NM) + aerosol * (CHANNELS_NM / 550.0) ** -self.alpha)
 
@@ -127,12 +141,15 @@ PROFILES: dict[str, VeilProfile] = {
         VeilProfile("mountain_air", "Clear mountain air", 120.0, 1.3, (0xCF, 0xE0, 0xEE)),
         VeilProfile("clear", "Clear", 50.0, 1.3, (0xD3, 0xE0, 0xEA)),
         VeilProfile("hazy", "Hazy", 12.0, 1.0, (0xD6, 0xDD, 0xE0)),
-        VeilProfile("mist", "Mist", 1.5, 0.0, (0xD5, 0xD9, 0xDA)),
-        VeilProfile("toward_sunset", "Toward the low sun", 30.0, 1.3, (0xF3, 0xC7, 0x9A)),
-        VeilProfile("from_sunset", "Away from the low sun", 30.0, 1.3, (0xB7, 0xB3, 0xC9)),
-        VeilProfile("storm", "Storm", 8.0, 0.6, (0x8B, 0x92, 0x96)),
-        VeilProfile("dust", "Dust", 6.0, 0.1, (0xD9, 0xC6, 0xA5)),
-        VeilProfile("night", "Night", 20.0, 1.0, (0x1D, 0x27, 0x34)),
+        VeilProfile("mist", "Mist", 1.5, 0.0, (0xD5, 0xD9, 0xDA), light=0.8),
+        VeilProfile("toward_sunset", "Toward the low sun", 30.0, 1.3, (0xF3, 0xC7, 0x9A), light=0.7),
+        VeilProfile("from_sunset", "Away from the low sun", 30.0, 1.3, (0xB7, 0xB3, 0xC9), light=0.75),
+        VeilProfile("storm", "Storm", 8.0, 0.6, (0x8B, 0x92, 0x96), light=0.5),
+        VeilProfile("dust", "Dust", 6.0, 0.1, (0xD9, 0xC6, 0xA5), light=0.85),
+        VeilProfile("backlit_room", "Room against a window", 0.08, 0.0, (0xE6, 0xDC, 0xC6), light=0.6),
+        # Beam attenuation about twice the diffuse one of coastal water, 0.42, 0.13 and 0.19 per metre.
+        VeilProfile("deep_water", "Deep water", 0.015, 0.0, (0x12, 0x3A, 0x45), (3.23, 1.0, 1.46), 0.3),
+        VeilProfile("night", "Night", 20.0, 1.0, (0x1D, 0x27, 0x34), light=0.05),
     )
 }
 
@@ -142,6 +159,17 @@ def profile_of(key: str) -> VeilProfile:
     if key not in PROFILES:
         raise DomainError(f"There is no veil called {key}.", "Choose one of the list.")
     return PROFILES[key]
+
+
+def with_airlight(profile: VeilProfile, picked: str | None) -> VeilProfile:
+    """Give a profile an airlight that was picked, as ``"#rrggbb"``; raise DomainError if that is no colour."""
+    if picked is None:
+        return profile
+    digits = picked.removeprefix("#")
+    if len(digits) != 6 or any(c not in "0123456789abcdefABCDEF" for c in digits):
+        raise DomainError("That is no colour of the air.", "Pick it on the photo, at the horizon.")
+    red, green, blue = (int(digits[i : i + 2], 16) for i in (0, 2, 4))
+    return replace(profile, airlight=(red, green, blue))
 
 
 def value_seen(profile: VeilProfile, own: FloatArray, distance_m: float, visibility_km: float | None = None) -> float:

@@ -25,8 +25,19 @@ SUN_TAKEN = 0.6
 SLOWEST = 0.05  # even in saturated air a film dries a little, into its ground
 EARLY, LATE = 0.75, 1.35  # a range round every drying time
 
-TOUCH_MIN: dict[Paint, float] = {"watercolour": 14.0, "acrylic": 15.0}  # at 20 C, 50 %, still air, thin film
-OPEN_SHARE: dict[Paint, float] = {"watercolour": 0.35, "acrylic": 0.45, "oil": 0.15}
+TOUCH_MIN: dict[Paint, float] = {
+    "watercolour": 14.0,
+    "gouache": 10.0,
+    "rewettable": 30.0,
+    "acrylic": 15.0,
+}  # at 20 C, 50 %, still air, thin film
+OPEN_SHARE: dict[Paint, float] = {
+    "watercolour": 0.35,
+    "gouache": 0.4,
+    "rewettable": 0.6,
+    "acrylic": 0.45,
+    "oil": 0.15,
+}
 OIL_TOUCH_MIN = 3.5 * 1440  # pigments of medium speed, 20 C
 OIL_ACTIVATION_J_PER_MOL = 60e3
 GAS_CONSTANT = 8.314462618  # CODATA 2018 [J/(mol K)]
@@ -134,9 +145,9 @@ def through_dry_min(paint: Paint, climate: Climate, thickness: float = 1.0) -> f
     """Minutes from touch dry until the film is dry through, if the weather stays as it is."""
     if paint == "oil":
         return OIL_THROUGH_MIN
-    if paint == "acrylic":
+    if paint in ("acrylic", "rewettable"):
         return float(THROUGH_MIN * thickness**2 * 2 ** ((20 - climate.temperature_c) / 10))
-    if paint == "watercolour":
+    if paint in ("watercolour", "gouache"):
         return 0.5 * touch_dry_min(paint, climate, thickness)
     return 0.0
 

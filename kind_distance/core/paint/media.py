@@ -7,7 +7,9 @@ from typing import Literal
 
 from kind_distance.errors import DomainError
 
-Paint = Literal["watercolour", "acrylic", "oil", "dry", "varnish"]
+Paint = Literal["watercolour", "gouache", "rewettable", "acrylic", "oil", "dry", "varnish"]
+WATER_BORNE: tuple[Paint, ...] = ("watercolour", "gouache", "rewettable", "acrylic")
+REWETS: tuple[Paint, ...] = ("watercolour", "gouache", "rewettable")  # a wet brush lifts them again when dry
 Dryness = Literal["done", "not_tacky", "touch_dry", "through_dry"]
 
 
@@ -42,6 +44,11 @@ class Medium:
     second_layer: str = "second layer"
     varnished: bool = True
 
+    @property
+    def transparent(self) -> bool:
+        """Whether it cannot cover: what is darker than its ground stays so."""
+        return self.first_paint == "watercolour"
+
 
 # Common practice, no source: what lies on what, and when (facts of the trade).
 MEDIA: dict[str, Medium] = {
@@ -59,8 +66,19 @@ MEDIA: dict[str, Medium] = {
             "second wash",
             varnished=False,
         ),
+        Medium("gouache", "Gouache", "gouache", "gouache", "touch_dry", "not_tacky", "far_to_near", varnished=False),
         Medium("acrylic", "Acrylic", "acrylic", "acrylic", "touch_dry", "not_tacky", "far_to_near"),
-        Medium("oil", "Oil", "oil", "oil", "touch_dry", "not_tacky", "far_to_near"),
+        Medium(
+            "rewettable_acrylic",
+            "Re-wettable acrylic",
+            "rewettable",
+            "rewettable",
+            "touch_dry",
+            "not_tacky",
+            "far_to_near",
+        ),
+        Medium("oil", "Oil, in layers", "oil", "oil", "touch_dry", "not_tacky", "far_to_near"),
+        Medium("oil_at_once", "Oil, all at once", "oil", "oil", "not_tacky", "not_tacky", "whole_at_once"),
         Medium("oil_over_acrylic", "Oil over acrylic", "acrylic", "oil", "touch_dry", "not_tacky", "far_to_near"),
     )
 }
@@ -103,6 +121,17 @@ def ground_of(key: str) -> Ground:
     return GROUNDS[key]
 
 
+SAID: dict[Paint, str] = {
+    "watercolour": "watercolour",
+    "gouache": "gouache",
+    "rewettable": "re-wettable acrylic",
+    "acrylic": "acrylic",
+    "oil": "oil",
+    "dry": "a dry medium",
+    "varnish": "varnish",
+}
+
+
 def may_lie_on(upper: Paint, lower: Paint) -> str | None:
     """Say why one paint may not lie on another, or None where it may.
 
@@ -110,11 +139,13 @@ def may_lie_on(upper: Paint, lower: Paint) -> str | None:
     """
     if lower == "varnish" and upper != "varnish":
         return "Paint on a final varnish does not hold and is lost when the varnish is taken off."
-    if lower == "oil" and upper in ("acrylic", "watercolour"):
+    if lower == "oil" and upper in WATER_BORNE:
         return (
-            f"{upper.capitalize()} does not hold on oil: it cracks and peels. "
+            f"{SAID[upper].capitalize()} does not hold on oil: it cracks and peels. "
             "Oil over acrylic is safe, never the other way."
         )
     if lower == "acrylic" and upper == "watercolour":
         return "Watercolour runs off an acrylic film."
+    if upper == "oil" and lower in REWETS:
+        return f"Oil sinks into {SAID[lower]} and does not hold on it: seal it with an isolating coat first."
     return None

@@ -1,12 +1,12 @@
-"""The words of this package: a pass, what passes are made from, and schools of order."""
+"""The words of this package: a pass, and what passes are made from."""
 
 from __future__ import annotations
 
 from dataclasses import dataclass
 from typing import Literal
 
+from kind_distance.core.paint.handling import Handling
 from kind_distance.core.paint.media import Dryness, Paint
-from kind_distance.errors import DomainError
 
 PassKind = Literal["ground", "drawing", "block_in", "second_layer", "details", "lights", "varnish", "finish"]
 # Stages of a painting in the order nobody reverses; passes of one level may be ordered among themselves.
@@ -39,6 +39,14 @@ class PlaneFacts:
     contrast_left : float or None
         Share of contrast the veil leaves; None where no distance is known.
     sky : bool
+    nature : "solid", "see_through" or "accents"
+    handling : Handling
+    in_focus : float
+        Share of the focal area that lies in it, 0-1.
+    at_x : float
+        Where its middle lies, as a share of the width.
+    chroma, hue_deg : float
+        CIELAB, of its mean colour.
     """
 
     name: str
@@ -49,6 +57,12 @@ class PlaneFacts:
     light: float
     contrast_left: float | None = None
     sky: bool = False
+    nature: str = "solid"
+    handling: Handling = Handling()
+    in_focus: float = 0.0
+    at_x: float = 0.5
+    chroma: float = 0.0
+    hue_deg: float = 0.0
 
 
 @dataclass(frozen=True)
@@ -118,64 +132,3 @@ class Precedence:
     reason: str
     material: bool = True
     border_cm: float = 0.0
-
-
-@dataclass(frozen=True)
-class School:
-    """A school of order: a name, its reason, and what it sorts by.
-
-    Parameters
-    ----------
-    key, name, reason : str
-    by : "depth", "light", "dark", "plane" or "mass"
-    """
-
-    key: str
-    name: str
-    reason: str
-    by: Literal["depth", "light", "dark", "plane", "mass"]
-
-
-# Common practice, no source: how painters of different schools order their work.
-SCHOOLS: dict[str, School] = {
-    s.key: s
-    for s in (
-        School(
-            "far_to_near",
-            "Far to near",
-            "Each nearer plane goes over the edge of the one behind it, so nothing is cut round.",
-            "depth",
-        ),
-        School(
-            "light_to_dark",
-            "Light to dark",
-            "Transparent paint only gets darker: the palest planes come first and stay clean.",
-            "light",
-        ),
-        School(
-            "dark_to_light",
-            "Dark to light",
-            "The darks set the depth first; opaque lights are judged against them.",
-            "dark",
-        ),
-        School(
-            "whole_at_once",
-            "The whole at once",
-            "Largest masses first over the whole surface, so that values are judged against each other.",
-            "mass",
-        ),
-        School(
-            "plane_by_plane",
-            "Plane by plane",
-            "One plane is brought as far as it goes before the next is begun: few mixes, little return.",
-            "plane",
-        ),
-    )
-}
-
-
-def school_of(key: str) -> School:
-    """Return a school of order by its name; raise DomainError if there is none."""
-    if key not in SCHOOLS:
-        raise DomainError(f"There is no school of order called {key}.", "Choose one of the list.")
-    return SCHOOLS[key]

@@ -5,8 +5,10 @@ from __future__ import annotations
 import math
 from dataclasses import replace
 
+from kind_distance.core.paint.handling import say_handling
 from kind_distance.core.paint.media import Ground, Medium
-from kind_distance.core.passes.model import Pass, PassKind, PlaneFacts, School
+from kind_distance.core.passes.model import Pass, PassKind, PlaneFacts
+from kind_distance.core.passes.schools import School, place_in
 
 # 30.5 x 22.9 cm is finished in 60-90 minutes outdoors: 697 cm2 at 75 min (common practice, no source).
 FIELD_AREA_CM2 = 697.0
@@ -66,8 +68,17 @@ def _plane_passes(plane: PlaneFacts, rank: int, medium: Medium, support: float) 
         paint = medium.first_paint if kind == "block_in" else medium.later_paint
         thickness = {"block_in": 1.0, "second_layer": 1.2, "details": 1.2}[kind]
         minutes = estimate_minutes(kind, plane.area_cm2, plane.detail, support)
-        return Pass(0, kind, rank, title, paint, minutes, thickness, why, plane.name)
+        minutes = max(LEAST_MIN, round(minutes * plane.handling.pace))
+        said = say_handling(plane.handling)
+        how = f" Handling: {said}." if said else ""
+        return Pass(0, kind, rank, title, paint, minutes, thickness * plane.handling.thickness, why + how, plane.name)
 
+    if plane.nature == "accents":
+        why = f"{plane.name}: thin things, placed once when what stands behind them is done."
+        return [make("details", "accents", why)]
+    if plane.nature == "see_through":
+        why = f"{plane.name} is seen through: one thin veil over what lies behind, edges lost. It may come last."
+        return [make("second_layer", "veil", why)]
     passes = [
         make(
             "block_in",
@@ -94,17 +105,6 @@ def _plane_passes(plane: PlaneFacts, rank: int, medium: Medium, support: float) 
         )
         passes.append(make("details", "details", share + left))
     return passes
-
-
-def _order_key(school: School, planes: list[PlaneFacts], each: Pass) -> tuple[float, ...]:
-    rank = each.plane or 0
-    if each.plane is None:
-        return (each.level if each.level < 2 else 10 + each.level, 0, 0)
-    facts = planes[each.plane - 1]
-    if school.by == "plane":
-        return (2, rank, each.level)
-    within = {"depth": rank, "light": -facts.value, "dark": facts.value, "mass": -facts.area_cm2}[school.by]
-    return (each.level, within, rank)
 
 
 def needed_passes(
@@ -206,5 +206,5 @@ def needed_passes(
                 "Evens the surface and protects it. Follow the label and its safety sheet; ventilate.",
             )
         )
-    passes.sort(key=lambda each: _order_key(school, planes, each))
+    passes.sort(key=lambda each: place_in(school, each.kind, each.plane, planes))
     return [replace(each, id=n) for n, each in enumerate(passes, start=1)]

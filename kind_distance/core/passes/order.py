@@ -8,8 +8,10 @@ from kind_distance.core.depth.readings import Border
 from kind_distance.core.judgement import Judgement, Remedy, most_costly_first
 from kind_distance.core.paint.drying import REFERENCE, Climate, Weather, dry
 from kind_distance.core.paint.media import Dryness, Medium
-from kind_distance.core.passes.model import LAYERS, Pass, PlaneFacts, Precedence, School
+from kind_distance.core.passes.audit import audit_ahead, audit_materials
+from kind_distance.core.passes.model import LAYERS, Pass, PlaneFacts, Precedence
 from kind_distance.core.passes.precedence import broken_rules, material_rules, touching_planes
+from kind_distance.core.passes.schools import School, place_in
 from kind_distance.core.wording import Unit, say_length, say_list, say_minutes
 
 STAGE = "passes"
@@ -147,7 +149,18 @@ def _broken(passes: list[Pass], medium: Medium, planes: list[PlaneFacts]) -> lis
     return found
 
 
-def _cuts(passes: list[Pass], borders: list[Border], school: School, unit: Unit, finished: set[int]) -> list[Judgement]:
+def _wants(school: School, each: Pass, planes: list[PlaneFacts]) -> tuple[float, ...]:
+    return place_in(school, each.kind, each.plane, planes)
+
+
+def _cuts(
+    passes: list[Pass],
+    borders: list[Border],
+    school: School,
+    planes: list[PlaneFacts],
+    unit: Unit,
+    finished: set[int],
+) -> list[Judgement]:
     """Say once for each two planes what it costs to paint the farther one later; only of what is still to paint."""
     pairs: dict[tuple[int, int], list[tuple[Pass, Pass, float]]] = {}
     for far, near, length in cut_round(passes, borders):
@@ -158,13 +171,15 @@ def _cuts(passes: list[Pass], borders: list[Border], school: School, unit: Unit,
         far, near, length = meetings[0]
         layers = say_list([each.title for each, _, _ in meetings])
         by_school = school.by != "depth"
-        why = f" Your school of order, {school.name.lower()}, brings this with it." if by_school else ""
+        if by_school and _wants(school, near, planes) < _wants(school, far, planes):
+            continue  # the school itself brings this: its cost stands beside its name
+        why = f" Nor does your school of order, {school.name.lower()}, ask for it." if by_school else ""
         found.append(
             Judgement(
                 key=f"cut_round:{far_rank}:{near_rank}",
                 kind="cut_round",
                 stage=STAGE,
-                severity="note" if by_school else "mild",
+                severity="mild",
                 title=f"{far.place} after {near.place} costs {say_length(length, unit)}",
                 text=(
                     f"{far.place} ({layers}) comes after {near.place}, which stands in front of it: "
@@ -225,8 +240,10 @@ def judge_order(
     return most_costly_first(
         [
             *_broken(passes, medium, planes),
-            *_cuts(passes, borders, school, unit, finished or set()),
+            *_cuts(passes, borders, school, planes, unit, finished or set()),
             *_unpainted(passes, medium, planes),
+            *audit_materials(passes, finished or set()),
+            *audit_ahead(passes, planes, school, finished or set()),
         ]
     )
 

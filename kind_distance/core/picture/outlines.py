@@ -10,12 +10,12 @@ CLOSE_ENOUGH_PX = 0.8  # how far an outline may leave the true edge [px]
 SMALLEST_PX = 12  # smaller islands are not outlined [px2]
 
 
-def outlines(labels: NDArray[np.uint8], label: int) -> list[NDArray[np.float64]]:
+def outlines(labels: NDArray[np.integer], label: int) -> list[NDArray[np.float64]]:
     """Outline all parts of one label, holes included.
 
     Parameters
     ----------
-    labels : uint8 array, shape (H, W)
+    labels : int array, shape (H, W)
     label : int
 
     Returns

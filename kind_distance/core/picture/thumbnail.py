@@ -12,9 +12,11 @@ import cv2
 import numpy as np
 from numpy.typing import NDArray
 
+from kind_distance.core.colour.keys import key_range
 from kind_distance.core.colour.munsell import PAINT_DARKEST, PAINT_LIGHTEST, grey_code
 from kind_distance.core.picture.borders import border_lengths
 from kind_distance.core.picture.cuts import ValueProfile, check_steps, cuts_of, even_cuts, histogram, value_profile
+from kind_distance.core.picture.edits import MOST_EDITS, Edit, apply_edits
 from kind_distance.core.picture.focus import SPARED, Focus, step_at_focus
 from kind_distance.core.picture.shapes import Shapes, effective_shapes, find_shapes, merge_small, weighed_areas
 from kind_distance.core.picture.working import THUMBNAIL_SIZE
@@ -48,6 +50,10 @@ class ThumbnailSettings:
         Equal steps instead of the cuts that lose least.
     focus : Focus or None
         Where smaller shapes and finer edges are kept.
+    key : str or None
+        Key that the photo's range is squeezed into (see `colour.keys`); None leaves it as it is.
+    edits : tuple of Edit
+        Shapes changed by hand.
     """
 
     steps: int = 4
@@ -56,9 +62,18 @@ class ThumbnailSettings:
     cuts: tuple[float, ...] | None = None
     even: bool = False
     focus: Focus | None = None
+    key: str | None = None
+    edits: tuple[Edit, ...] = ()
 
     def __post_init__(self) -> None:
         check_steps(self.steps)
+        if self.key is not None:
+            key_range(self.key)
+        if len(self.edits) > MOST_EDITS:
+            raise DomainError(
+                f"{MOST_EDITS} changes by hand are kept on one thumbnail.",
+                "Keep it as it is, or begin from its settings.",
+            )
         if not 0 <= self.smallest_share <= LARGEST_SMALLEST:
             raise DomainError(
                 "The smallest shape must lie between nothing and a quarter of the picture.",
@@ -122,6 +137,8 @@ class Reading:
         Share of the largest shape.
     contour : float
         Length of all contours, in widths plus heights of the picture.
+    areas : tuple of float
+        Share of the picture that each shape takes.
     focus_step : float or None
         Largest value step to be seen at the focus; None without one. [V]
     """
@@ -135,6 +152,7 @@ class Reading:
     effective_shapes: float
     largest_share: float
     contour: float
+    areas: tuple[float, ...] = ()
     focus_step: float | None = None
 
 
@@ -211,6 +229,17 @@ def simplify(value: NDArray[np.float32], softness: float = USUAL_SOFTNESS) -> Si
     return squint(plain(value), softness)
 
 
+def into_key(soft: Simplified, key: str | None) -> Simplified:
+    """Squeeze a photo's range (2nd to 98th percentile) into a key, evenly; None leaves it as it is."""
+    if key is None:
+        return soft
+    low, high = key_range(key)
+    span = max(soft.lightest - soft.darkest, 0.5)
+    moved = low + (soft.value - soft.darkest) * np.float32((high - low) / span)
+    value = np.clip(moved, PAINT_DARKEST, PAINT_LIGHTEST).astype(np.float32)
+    return Simplified(value, histogram(value), low, high)
+
+
 def _rounded(steps: NDArray[np.uint8], near: NDArray[np.float32] | None) -> NDArray[np.uint8]:
     """Round contours off, less at the focus: two small medians do what a large one does, in a fifth of the time."""
     if min(steps.shape) <= ROUNDING_PX:
@@ -226,13 +255,18 @@ def _key_of(value: NDArray[np.float32]) -> str:
     return "low" if middle < KEY_LOW else "high" if middle > KEY_HIGH else "middle"
 
 
-def _read(soft: Simplified, steps: NDArray[np.uint8], shapes: Shapes, count: int) -> Reading:
+def _values(soft: Simplified, steps: NDArray[np.uint8], count: int) -> NDArray[np.float64]:
+    """Value each step is painted with: (count,)."""
     pixels = np.bincount(steps.ravel(), minlength=count)
     sums = np.bincount(steps.ravel(), weights=soft.value.ravel(), minlength=count)
     # An empty step keeps a place on the scale between its neighbours, so that the order of steps holds.
     filled = np.flatnonzero(pixels)
     values = np.interp(np.arange(count), filled, sums[filled] / pixels[filled])
-    values = np.clip(values, PAINT_DARKEST, PAINT_LIGHTEST)
+    return np.clip(values, PAINT_DARKEST, PAINT_LIGHTEST)
+
+
+def _read(soft: Simplified, steps: NDArray[np.uint8], shapes: Shapes, values: NDArray[np.float64]) -> Reading:
+    pixels = np.bincount(steps.ravel(), minlength=len(values))
     return Reading(
         darkest=soft.darkest,
         lightest=soft.lightest,
@@ -243,6 +277,7 @@ def _read(soft: Simplified, steps: NDArray[np.uint8], shapes: Shapes, count: int
         effective_shapes=effective_shapes(shapes.area_px),
         largest_share=float(shapes.area_px.max() / steps.size),
         contour=float(sum(border_lengths(steps).values()) / sum(steps.shape)),
+        areas=tuple(float(a) for a in shapes.area_px / steps.size),
     )
 
 
@@ -260,6 +295,7 @@ def make_thumbnail(soft: Simplified, settings: ThumbnailSettings) -> Thumbnail:
     Thumbnail
         Steps at thumbnail size, the cuts used and the readings.
     """
+    soft = into_key(soft, settings.key)
     cuts = settings.cuts
     if cuts is None:
         cuts = even_cuts(soft.value, settings.steps) if settings.even else cuts_of(soft.profile, settings.steps)
@@ -274,7 +310,12 @@ def make_thumbnail(soft: Simplified, settings: ThumbnailSettings) -> Thumbnail:
         # Rounding can pinch off a sliver; a second, much shorter round of joining takes those in.
         steps = merge_small(shapes, soft.value, least, weight)
         shapes = find_shapes(steps)
-    reading = _read(soft, steps, shapes, settings.steps)
+    values = _values(soft, steps, settings.steps)
+    if settings.edits:
+        # After all joining: what a hand did is not undone by a rule.
+        steps = apply_edits(steps, soft.value, settings.edits, settings.steps)
+        shapes = find_shapes(steps)
+    reading = _read(soft, steps, shapes, values)
     if settings.focus is not None:
         reading = replace(reading, focus_step=step_at_focus(steps, reading.values, settings.focus))
     return Thumbnail(steps, cuts, reading)

@@ -16,6 +16,7 @@ from kind_distance.errors import DomainError
 
 VIEW_SIZE = 1600  # long side shown on screen [px]
 WORKING_SIZE = 960  # long side on which planes are marked and measured [px]
+COARSE = 4  # side of the squares over which surroundings are looked at [px]
 EDGE_STEP = 0.5  # value difference over two pixels that counts as detail [V]
 THUMBNAIL_SIZE = 480  # long side on which value thumbnails are made [px]
 
@@ -82,6 +83,29 @@ class WorkingPicture:
     def warmth(self) -> NDArray[np.float32]:
         """Chroma along the warm axis: (H, W)."""
         return warmth(self.lab).astype(np.float32)
+
+    @cached_property
+    def hundredths(self) -> NDArray[np.int32]:
+        """Value in whole hundredths of a step: (H, W), 0-1000."""
+        return np.minimum((self.value * 100).astype(np.int32), 1000)
+
+    @cached_property
+    def soft_lab(self) -> NDArray[np.float32]:
+        """CIELAB without the grain of single pixels: (H, W, 3)."""
+        return np.asarray(cv2.GaussianBlur(self.lab, (0, 0), 0.6), np.float32)
+
+    @cached_property
+    def coarse_lab(self) -> tuple[NDArray[np.float32], NDArray[np.float32]]:
+        """Means over squares of pixels: of the colour, (h, w, 3), and of its squared length, (h, w)."""
+        size = (max(1, self.width // COARSE), max(1, self.height // COARSE))
+        colour = cv2.resize(self.lab, size, interpolation=cv2.INTER_AREA)
+        squared = cv2.resize((self.lab**2).sum(axis=-1), size, interpolation=cv2.INTER_AREA)
+        return np.asarray(colour, np.float32), np.asarray(squared, np.float32)
+
+    @cached_property
+    def remembered(self) -> dict[object, NDArray[np.bool_]]:
+        """What was found on this picture and may be asked for again."""
+        return {}
 
     @cached_property
     def linear(self) -> NDArray[np.float32]:

@@ -8,12 +8,13 @@ several degrees, and the best plan is kept.
 from __future__ import annotations
 
 import math
-from collections.abc import Callable
+from collections.abc import Callable, Iterable
 from dataclasses import dataclass, replace
 
 from kind_distance.core.paint.drying import Drying, Weather, dry
 from kind_distance.core.passes.model import Pass, Precedence
 from kind_distance.core.passes.order import ready_at
+from kind_distance.core.schedule.cost import plan_cost
 from kind_distance.core.schedule.model import (
     LONGEST_SESSION_MIN,
     Help,
@@ -23,12 +24,17 @@ from kind_distance.core.schedule.model import (
     Session,
     Unplaced,
 )
+from kind_distance.core.schedule.search import EFFORT, Listed, search
 from kind_distance.core.wording import say_minutes
 
 MOST_EXTENSION_MIN = 240
 EXTENSION_STEP_MIN = 5
 # Minutes that one place in the painter's order is worth: from none, for shortest waits, to strictly as listed.
 PATIENCE_MIN = (0.0, 0.5, 1.0, 2.0, 4.0, 10.0, 1000.0)
+SOUGHT_WHOLE = 34  # passes from which on a move at the end costs so much that fewer are tried
+NEARBY = 4  # places in the order that a pass is moved by, at the end
+MOST_TRIES = 400  # moves tried at the end; counted, not timed, so that every machine does the same
+LARGE_SHARE = 4  # a large painting's moves cost more each, so fewer are tried
 ADDED = ((1, 1), (7, 1), (1, 2), (7, 2), (7, 3), (7, 5))  # days apart and number of sessions that are tried
 
 
@@ -152,19 +158,140 @@ def _place_with(problem: Problem, patience: float) -> _Placed:
     return placements, open_passes, board
 
 
-def _place(problem: Problem) -> _Placed:
-    """Try several degrees of patience; keep the plan that leaves least, then the one that ends first."""
+def _place_listed(problem: Problem, listed: Listed) -> _Placed:
+    """Place passes in a given order and session; what no longer fits moves on, what is not listed fills the rest."""
+    board = Board(problem)
+    open_passes = [p for p in problem.passes if p.id not in board.films and p.kind != "varnish"]
+    by_id = {each.id: each for each in open_passes}
+    known = {session.id for session in problem.sessions}
+    wanted = [(i, s) for i, s, _ in listed if i in by_id and s in known]
+    not_before = {i: minute for i, _, minute in listed}
+    placements: list[Placement] = []
+    carried: list[int] = []
 
-    def merit(found: _Placed) -> tuple[int, int, int]:
-        placements, left, _ = found
-        return (sum(each.minutes for each in left), max((p.end for p in placements), default=0), len(left))
+    def put(each: Pass, session: Session, start: float) -> float:
+        end = int(start) + each.minutes
+        placements.append(Placement(each.id, session.id, int(start), end, board.paint(each, end)))
+        open_passes.remove(each)
+        return end
 
-    tried = (_place_with(problem, patience) for patience in PATIENCE_MIN)
-    return min(tried, key=merit)
+    for session in problem.sessions:
+        now: float = max(session.start, problem.free_from)
+        queue = carried + [i for i, s in wanted if s == session.id]
+        carried = []
+        for number in queue:
+            each = by_id[number]
+            start, _ = board.earliest(each, max(now, not_before[number]))
+            if board.waiting_for(each) or start + each.minutes > session.end:
+                carried.append(number)
+            else:
+                now = put(each, session, start)
+        listed_later = set(carried) | {i for i, s in wanted if s != session.id}
+        free = [each for each in open_passes if each.id not in listed_later]
+        while (found := _next_in(board, session, now, free, PATIENCE_MIN[-1])) is not None:
+            free.remove(found[0])
+            now = put(found[0], session, found[1])
+    return placements, open_passes, board
+
+
+def _merit(problem: Problem, found: _Placed) -> float:
+    return plan_cost(problem, found[0])
+
+
+def _tried(problem: Problem) -> list[_Placed]:
+    return [_place_with(problem, patience) for patience in PATIENCE_MIN]
+
+
+def _place(problem: Problem, kept: Listed = ()) -> _Placed:
+    """Try several degrees of patience and keep the plan of least cost; a plan that the painter took stands."""
+    if kept:
+        return _place_listed(problem, kept)
+    return min(_tried(problem), key=lambda found: _merit(problem, found))
+
+
+def listed_of(placements: Iterable[Placement]) -> Listed:
+    """Give the order and the sessions of placements, each to begin as soon as it can."""
+    return tuple((p.pass_id, p.session_id, 0) for p in placements)
+
+
+def pinned(placements: Iterable[Placement]) -> Listed:
+    """Give the same with the minute at which each begins, so that it comes out just so again."""
+    return tuple((p.pass_id, p.session_id, p.start) for p in placements)
+
+
+def _at_ease(listed: Listed) -> Listed:
+    return tuple((number, session, 0) for number, session, _ in listed)
+
+
+def _answered(problem: Problem, listed: Listed) -> tuple[Listed, _Placed]:
+    """Put the solver's answer on the board, begun when it says and as soon as can be; take the better of the two.
+
+    Sooner is not always better: paint begun earlier is tacky earlier, and what was to go into it wet has to wait.
+    """
+    tried = [(each, _place_listed(problem, each)) for each in (_at_ease(listed), listed)]
+    return min(tried, key=lambda found: _merit(problem, found[1]))
+
+
+def sought(problem: Problem, *, patiently: bool = False) -> Listed:
+    """Seek the plan of least cost in earnest.
+
+    The solver's answer is put on the board, and every pass is then tried elsewhere nearby; only what costs less is
+    kept. `patiently` takes many times the effort, to know what could be had.
+    """
+    best = min(_tried(problem), key=lambda found: _merit(problem, found))
+    tries = MOST_TRIES * (10 if patiently else 1)
+    effort = EFFORT * (20 if patiently else 1)
+    standing = listed_of(best[0])
+    answer = _answered(problem, search(problem, standing, effort))
+    if _merit(problem, answer[1]) < _merit(problem, best):
+        standing, best = answer
+    if len(standing) > SOUGHT_WHOLE:
+        tries //= LARGE_SHARE
+    return _polished(problem, standing, best, tries)
+
+
+def _polished(problem: Problem, listed: Listed, best: _Placed, most: int) -> Listed:
+    """Try to put every pass elsewhere nearby or into another session: what the model only estimates is counted here."""
+    cost, tries, at = _merit(problem, best), 0, 0
+    sessions = [session.id for session in problem.sessions]
+    since = 0  # passes looked at since the last one that moved
+    while since < len(listed) and tries < most:
+        number, session, start = listed[at]
+        rest = (*listed[:at], *listed[at + 1 :])
+        spots = [(to, session) for to in range(max(0, at - NEARBY), min(len(rest), at + NEARBY) + 1)]
+        spots += [(at, other) for other in sessions if other != session]
+        since += 1
+        for to, into in spots:
+            if (to, into, start) == (at, session, 0):
+                continue
+            tries += 1
+            moved = (*rest[:to], (number, into, 0), *rest[to:])
+            found = _merit(problem, _place_listed(problem, moved))
+            if found < cost - 1e-9:
+                listed, cost, since = moved, found, 0
+                break
+        at = (at + 1) % len(listed)
+    return listed
+
+
+def place_listed(problem: Problem, listed: Listed) -> list[Placement]:
+    """Put a listed plan on the board; see :func:`listed_of`."""
+    return _place_listed(problem, listed)[0]
+
+
+def tried_plans(problem: Problem) -> list[list[Placement]]:
+    """Give the plans of all degrees of patience."""
+    return [found[0] for found in _tried(problem)]
+
+
+def in_order(problem: Problem) -> Listed:
+    """Give the plan that keeps the painter's order, whatever it waits."""
+    return listed_of(_place_with(problem, PATIENCE_MIN[-1])[0])
 
 
 def _fits_with(problem: Problem, sessions: tuple[Session, ...]) -> bool:
-    return not _place(replace(problem, sessions=sessions))[1]
+    wider = replace(problem, sessions=sessions)
+    return any(not _place_with(wider, patience)[1] for patience in PATIENCE_MIN)
 
 
 def _least(fits: Callable[[int], bool], lengths: range) -> int | None:
@@ -262,21 +389,23 @@ def _say_unplaced(problem: Problem, left: list[Pass], board: Board) -> list[Unpl
     return found
 
 
-def make_schedule(problem: Problem) -> Schedule:
+def make_schedule(problem: Problem, kept: Listed = ()) -> Schedule:
     """Place passes in sessions.
 
     Parameters
     ----------
     problem : Problem
+    kept : tuple of (pass, session, minute)
+        A plan the painter took, in order of time: it stands, whatever another would cost.
 
     Returns
     -------
     Schedule
         Same input, same plan, to the minute.
     """
-    placements, left, board = _place(problem)
+    placements, left, board = _place(problem, kept)
     unplaced = _say_unplaced(problem, left, board) if left else []
-    helps = _what_would_help(problem) if left else []
+    helps = _what_would_help(problem) if left and not kept else []
     later = [p for p in problem.passes if p.kind == "varnish" and p.id not in board.films]
     milestones = _milestones(board, later) if not left else []
     return Schedule(tuple(placements), tuple(milestones), tuple(unplaced), tuple(helps))

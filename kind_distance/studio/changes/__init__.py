@@ -9,12 +9,24 @@ from __future__ import annotations
 from collections.abc import Callable
 from typing import Any
 
-from kind_distance.studio.changes import brief, depth, judgements, passes, planes, sessions, sources, thumbnails
+from kind_distance.studio.changes import (
+    brief,
+    depth,
+    elements,
+    judgements,
+    notes,
+    passes,
+    planes,
+    reserves,
+    sessions,
+    sources,
+    thumbnails,
+)
 from kind_distance.studio.changes.desk import Changed, Desk
 
 Change = Callable[..., Changed]
 
-MODULES = (brief, sources, thumbnails, planes, depth, passes, sessions, judgements)
+MODULES = (brief, sources, notes, thumbnails, planes, elements, reserves, depth, passes, sessions, judgements)
 CHANGES: dict[str, Change] = {
     name: function for module in MODULES for name, function in vars(module).items() if name in module.CHANGES
 }

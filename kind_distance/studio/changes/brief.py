@@ -4,8 +4,9 @@ from __future__ import annotations
 
 from dataclasses import replace
 
+from kind_distance.core.paint.drawing import drawing_detail_of, drawing_medium_of
 from kind_distance.core.paint.media import ground_of, medium_of
-from kind_distance.core.passes.model import school_of
+from kind_distance.core.passes.schools import school_of
 from kind_distance.errors import DomainError, UnsafeOrderError
 from kind_distance.store.records import Brief
 from kind_distance.studio.changes.desk import Changed, Desk, clean_text
@@ -26,6 +27,8 @@ def checked_brief(brief: Brief) -> Brief:
     medium_of(brief.medium)
     ground_of(brief.ground)
     school_of(brief.school)
+    drawing_medium_of(brief.drawing_medium)
+    drawing_detail_of(brief.drawing_detail)
     if brief.unit not in ("cm", "in"):
         raise DomainError("Lengths are in cm or in inches.", "Choose one of the two.")
     return replace(
@@ -48,6 +51,8 @@ def set_brief(
     unit: str | None = None,
     ground: str | None = None,
     school: str | None = None,
+    drawing_medium: str | None = None,
+    drawing_detail: str | None = None,
 ) -> Changed:
     """Change what the painter wants; what is not named stays."""
     wanted = {
@@ -60,6 +65,8 @@ def set_brief(
         "unit": unit,
         "ground": ground,
         "school": school,
+        "drawing_medium": drawing_medium,
+        "drawing_detail": drawing_detail,
     }
     before = desk.state.brief
     brief = checked_brief(replace(before, **{k: v for k, v in wanted.items() if v is not None}))  # type: ignore[arg-type]

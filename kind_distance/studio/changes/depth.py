@@ -23,23 +23,35 @@ def set_depth(
     pull: float | None = None,
     key: str | None = None,
     gap: float | None = None,
+    airlight: str | None = None,
+    usual_airlight: bool = False,
 ) -> Changed:
-    """Choose the veil, how far it pulls, the key and the least gap; what is not said stays."""
-    wanted: dict[str, Any] = {"veil": veil, "visibility_km": visibility_km, "pull": pull, "key": key, "gap": gap}
+    """Choose the veil, its light, how far it pulls, the key and the least gap; what is not said stays."""
+    wanted: dict[str, Any] = {
+        "veil": veil,
+        "visibility_km": visibility_km,
+        "pull": pull,
+        "key": key,
+        "gap": gap,
+        "airlight": airlight,
+    }
     new = {name: value for name, value in wanted.items() if value is not None}
     if usual_visibility or (veil is not None and visibility_km is None):
         new["visibility_km"] = None  # another air has its own
+    if usual_airlight or (veil is not None and airlight is None):
+        new["airlight"] = None
     brief = replace(desk.state.brief, **new)
-    DepthSettings(brief.veil, brief.visibility_km, brief.pull, brief.key, brief.gap)  # checks them
+    DepthSettings(brief.veil, brief.visibility_km, brief.pull, brief.key, brief.gap, brief.airlight)  # checks them
     said = {
         "veil": f"Veil: {brief.veil.replace('_', ' ')}",
         "visibility_km": f"One sees {brief.visibility_km or 0:g} km",
         "pull": f"Veil's pull {100 * brief.pull:.0f} %",
         "key": f"{brief.key.capitalize()} key",
         "gap": f"Gap {brief.gap:.2f}",
+        "airlight": "Light of the air",
     }
     named = [name for name, value in wanted.items() if value is not None]
-    return replace(desk.state, brief=brief), ", ".join(said[name] for name in named) or "Usual visibility"
+    return replace(desk.state, brief=brief), ", ".join(said[name] for name in named) or "The veil as usual"
 
 
 def set_planned_value(desk: Desk, *, plane: int, value: float) -> Changed:

@@ -4,7 +4,8 @@ from __future__ import annotations
 
 from dataclasses import replace
 
-from kind_distance.errors import NotFoundError
+from kind_distance.core.passes.audit import UNSAFE
+from kind_distance.errors import DomainError, NotFoundError
 from kind_distance.store.records import MeantSo
 from kind_distance.studio.changes.desk import Changed, Desk, clean_text
 
@@ -17,6 +18,10 @@ def mean_it_so(desk: Desk, *, key: str, reason: str = "") -> Changed:
     found = next((each for each in desk.survey().judgements if each.key == key), None)
     if found is None:
         raise NotFoundError("judgement", key[:60])
+    if found.kind == UNSAFE and not reason.strip():
+        raise DomainError(
+            "These materials do not hold together.", "Write why you do it anyway; it is printed with the plan."
+        )
     kept = MeantSo(key, clean_text(reason, "reason", 200, needed=False) or USUAL_REASON)
     rest = tuple(m for m in desk.state.meant_so if m.key != key)
     return replace(desk.state, meant_so=(*rest, kept)), f"Meant so: {found.title}"

@@ -5,9 +5,12 @@ from __future__ import annotations
 from dataclasses import replace
 from typing import Any, cast
 
-from kind_distance.core.paint.media import may_lie_on, medium_of
-from kind_distance.core.passes.model import LEVEL, PassKind, school_of
+from kind_distance.core.paint.media import SAID, may_lie_on, medium_of
+from kind_distance.core.paint.underlay import UNDERLAY
+from kind_distance.core.passes.audit import LEAST_PART_MIN
+from kind_distance.core.passes.model import LEVEL, PassKind
 from kind_distance.core.passes.needed import estimate_minutes
+from kind_distance.core.passes.schools import place_in, school_of
 from kind_distance.errors import DomainError, InUseError, NotFoundError, UnsafeOrderError
 from kind_distance.store.records import PassRecord, State
 from kind_distance.studio.changes.desk import LONGEST_NAME, Changed, Desk, clean_text, next_number
@@ -18,7 +21,9 @@ from kind_distance.studio.workplan import by_hand
 CHANGES = (
     "derive_passes",
     "set_pass",
+    "split_pass",
     "add_pass",
+    "add_underlay",
     "remove_pass",
     "move_before",
     "move_pass",
@@ -68,36 +73,28 @@ def in_order_of_school(state: State, desk: Desk) -> State:
     """Sort an own list of passes by the school that the brief names; what is done keeps its place."""
     if not state.brief.passes_by_hand:
         return state
-    school, survey = school_of(state.brief.school), desk.survey()
-    rank = plane_numbers(state)
-    planned = survey.depth.plan.planes
-    readings = survey.depth.given.readings
+    school, rank = school_of(state.brief.school), plane_numbers(state)
+    facts = desk.survey().work.planes
 
     def order(record: PassRecord) -> tuple[float, ...]:
         if record.done_end is not None:
             return (-1.0, record.done_end, 0.0)
-        level = LEVEL[record.kind]
-        if record.plane is None:
-            return (level if level < 2 else 10.0 + level, 0.0, 0.0)
-        at = rank[record.plane]
-        reading = readings[at - 1]
-        if school.by == "plane":
-            return (2.0, at, level)
-        within = {
-            "depth": float(at),
-            "light": -planned[at - 1].value,
-            "dark": planned[at - 1].value,
-            "mass": 0.0 if reading is None else -reading.share,
-        }
-        return (level, within[school.by], at)
+        at = None if record.plane is None else rank[record.plane]
+        return place_in(school, cast("PassKind", record.kind), at, facts)
 
     return replace(state, passes=_placed(sorted(state.passes, key=order)))
 
 
 def set_pass(
-    desk: Desk, *, number: int, title: str | None = None, minutes: int | None = None, thickness: float | None = None
+    desk: Desk,
+    *,
+    number: int,
+    title: str | None = None,
+    minutes: int | None = None,
+    thickness: float | None = None,
+    paint: str | None = None,
 ) -> Changed:
-    """Rename a pass, or change its minutes or how thick it is painted."""
+    """Rename a pass, or change its minutes, its paint or how thick it lies."""
     state = _own(desk)
     record = _pass_of(state, number)
     new: dict[str, Any] = {}
@@ -111,7 +108,11 @@ def set_pass(
         if not 0.1 <= thickness <= 20:
             raise DomainError("A layer is between a tenth and twenty times the usual thickness.", "Choose a thickness.")
         new["thickness"] = thickness
-    if record.done_end is not None and "minutes" in new:
+    if paint is not None:
+        if paint not in SAID or "dry" in (paint, record.paint):
+            raise DomainError(f"A pass is not painted in {paint}.", "Choose a paint of the list.")
+        new["paint"] = paint
+    if record.done_end is not None and ("minutes" in new or "paint" in new):
         raise InUseError(f"{record.title} is painted already.", "Take the mark back first.")
     changed = replace(record, **new)
     return _with_pass(state, changed), f"Pass: {changed.title}"
@@ -155,6 +156,58 @@ def add_pass(
     passes = list(state.passes)
     passes.insert(at, record)
     return replace(state, passes=_placed(passes)), f"Pass added: {record.title}"
+
+
+def split_pass(desk: Desk, *, number: int) -> Changed:
+    """Divide a pass into two parts, painted one after the other."""
+    state = _own(desk)
+    record = _pass_of(state, number)
+    if record.done_end is not None:
+        raise InUseError(f"{record.title} is painted already.", "Take the mark back first.")
+    if record.minutes < 2 * LEAST_PART_MIN:
+        raise DomainError(f"{record.minutes} min are not worth dividing.", "Leave it in one piece.")
+    if len(state.passes) >= MOST_PASSES:
+        raise DomainError(f"{MOST_PASSES} passes are the most that are planned.", "Join some of them.")
+    half = record.minutes // 2
+    one = replace(record, title=clean_text(f"{record.title}, one part", "title", LONGEST_NAME), minutes=half)
+    other = replace(
+        record,
+        number=next_number([p.number for p in state.passes]),
+        title=clean_text(f"{record.title}, the rest", "title", LONGEST_NAME),
+        minutes=record.minutes - half,
+    )
+    passes: list[PassRecord] = []
+    for each in state.passes:
+        passes += [one, other] if each.number == number else [each]
+    return replace(state, passes=_placed(passes)), f"{record.title} in two parts"
+
+
+def add_underlay(desk: Desk, *, plane: int) -> Changed:
+    """Add a white underlay before everything else on a plane, so that pale and yellow colours cover."""
+    record = desk.plane(plane)
+    state, medium = _own(desk), medium_of(desk.state.brief.medium)
+    if len(state.passes) >= MOST_PASSES:
+        raise DomainError(f"{MOST_PASSES} passes are the most that are planned.", "Join some of them.")
+    own = [n for n, p in enumerate(state.passes) if p.plane == record.number]
+    if any(state.passes[n].done_end is not None for n in own):
+        raise InUseError(f"{record.name} is begun already.", "Cover it with an opaque layer instead.")
+    whole = state.brief.width_cm * state.brief.height_cm
+    reading = desk.survey().depth.given.readings[plane - 1]
+    minutes = estimate_minutes("ground", (0.0 if reading is None else reading.share) * whole, 0.25, whole)
+    layer = PassRecord(
+        next_number([p.number for p in state.passes]),
+        0,
+        "block_in",
+        record.number,
+        UNDERLAY,
+        medium.first_paint,
+        minutes,
+        0.8,
+        "Pale and yellow colours cover badly; they glow over white.",
+    )
+    passes = list(state.passes)
+    passes.insert(own[0] if own else len(passes), layer)
+    return replace(state, passes=_placed(passes)), f"{UNDERLAY.capitalize()} under {record.name}"
 
 
 def remove_pass(desk: Desk, *, number: int) -> Changed:

@@ -7,9 +7,13 @@ from typing import Any, cast
 
 from kind_distance.core.depth.marking import Stroke, StrokeKind
 from kind_distance.core.depth.proposal import usual_names
+from kind_distance.core.depth.settle import settle_line
+from kind_distance.core.paint.handling import Handling
 from kind_distance.errors import DomainError, InUseError, NotFoundError
-from kind_distance.store.records import PlaneRecord, Point, State, StrokeRecord
+from kind_distance.store.records import ElementRecord, PlaneRecord, Point, State, StrokeRecord
+from kind_distance.studio import darkroom
 from kind_distance.studio.changes.desk import LONGEST_NAME, Changed, Desk, clean_text, next_number
+from kind_distance.studio.plates import main_source, plate_of
 
 CHANGES = (
     "propose_planes",
@@ -27,6 +31,7 @@ FARTHEST_M = 400_000.0
 MOST_STROKES = 400
 USUAL_WIDTH = 0.012  # of a stroke, as a share of the picture's width
 KINDS = ("sky", "land", "water")
+NATURES = ("solid", "see_through", "accents")
 # Distances to begin with, far to near, until the painter says better [m]; common practice, no source.
 NEAREST_M, FARTHEST_USUAL_M = 10.0, 5000.0
 
@@ -100,15 +105,29 @@ def _between(planes: list[PlaneRecord], after: int) -> float | None:
     return float(f"{min(FARTHEST_M, near[0] * 3):.2g}") if near else None
 
 
+def handled(
+    record: PlaneRecord | ElementRecord, body: str | None, marks: str | None, brush: str | None
+) -> dict[str, str]:
+    """Give the handling that differs from what is kept, checked; what is None stays as it is."""
+    said = {"body": body, "marks": marks, "brush": brush}
+    new = {name: value for name, value in said.items() if value is not None}
+    Handling(**{"body": record.body, "marks": record.marks, "brush": record.brush, **new})  # checks it
+    return new
+
+
 def set_plane(
     desk: Desk,
     *,
     plane: int,
     name: str | None = None,
     kind: str | None = None,
+    nature: str | None = None,
     distance_m: float | None = None,
+    body: str | None = None,
+    marks: str | None = None,
+    brush: str | None = None,
 ) -> Changed:
-    """Name a plane, say what it is, or how far it stands."""
+    """Name a plane, say what it is, whether it is seen through, how far it stands, or how it is handled."""
     record = desk.plane(plane)
     new: dict[str, Any] = {}
     if name is not None:
@@ -117,9 +136,14 @@ def set_plane(
         if kind not in KINDS:
             raise DomainError(f"A plane is sky, land or water, not {kind}.", "Choose one of the three.")
         new["kind"] = kind
+    if nature is not None:
+        if nature not in NATURES:
+            raise DomainError("A plane is solid, seen through, or of thin accents.", "Choose one of the three.")
+        new["nature"] = nature
     if distance_m is not None:
         _check_distance(distance_m)
         new["distance_m"] = distance_m
+    new.update(handled(record, body, marks, brush))
     if (kind or record.kind) == "sky":
         new["distance_m"] = None
     changed = replace(record, **new)
@@ -155,6 +179,7 @@ def remove_plane(desk: Desk, *, plane: int) -> Changed:
         planes=_in_order([p for p in state.planes if p.number != number]),
         strokes=tuple(s for s in state.strokes if s.plane != number),
         pairs=tuple(p for p in state.pairs if number not in (p.far, p.near)),
+        elements=tuple(replace(e, plane=None) if e.plane == number else e for e in state.elements),
         passes=tuple(
             replace(p, place=place) for place, p in enumerate((p for p in state.passes if p.plane != number), start=1)
         ),
@@ -170,8 +195,10 @@ def swap_distances(desk: Desk, *, one: int, other: int) -> Changed:
     ), f"{first.name} and {second.name}: distances swapped"
 
 
-def add_stroke(desk: Desk, *, plane: int, kind: str, points: list[Point], width: float = USUAL_WIDTH) -> Changed:
-    """Draw a stroke."""
+def add_stroke(
+    desk: Desk, *, plane: int, kind: str, points: list[Point], width: float = USUAL_WIDTH, settle: bool = False
+) -> Changed:
+    """Draw a stroke; a level line settles on the edge beside it where that is wanted."""
     record, state = desk.plane(plane), desk.state
     if state.brief.main_source is None:
         raise DomainError("There is no photo to draw on.", "Bring a photo first.")
@@ -179,6 +206,10 @@ def add_stroke(desk: Desk, *, plane: int, kind: str, points: list[Point], width:
         raise DomainError(f"{MOST_STROKES} strokes are drawn already.", "Clear those of a plane and draw fewer.")
     track = tuple((round(float(x), 4), round(float(y), 4)) for x, y in points)
     Stroke(cast("StrokeKind", kind), plane, track, width)  # checks it
+    if settle and kind == "level":
+        source = main_source(state)
+        if source is not None:
+            track = settle_line(darkroom.working(desk.file, plate_of(source)), track)
     number = next_number([s.number for s in state.strokes])
     stroke = StrokeRecord(number, record.number, kind, width, track)
     return replace(state, strokes=(*state.strokes, stroke)), f"Stroke in {record.name}"

@@ -6,14 +6,24 @@ from dataclasses import replace
 from typing import Any
 
 from kind_distance.core.schedule.model import Problem
+from kind_distance.core.schedule.offers import WAYS
 from kind_distance.core.schedule.plan import later_starts
 from kind_distance.errors import DomainError, NotFoundError
-from kind_distance.store.records import SessionRecord, State
+from kind_distance.store.records import KeptPlace, SessionRecord, State
 from kind_distance.studio.changes.desk import LONGEST_NAME, Changed, Desk, clean_text, next_number
 from kind_distance.studio.clock import iso, minute_of, say_moment
-from kind_distance.studio.workplan import session_from
+from kind_distance.studio.outside import station_at
+from kind_distance.studio.workplan import kept_of, offered, session_from
 
-CHANGES = ("add_session", "set_session", "copy_session", "remove_session")
+CHANGES = (
+    "add_session",
+    "set_session",
+    "copy_session",
+    "remove_session",
+    "take_station_air",
+    "take_plan",
+    "let_plan_go",
+)
 MOST_SESSIONS = 60
 # Air and light over the panel to begin with; common practice, no source.
 INDOOR_WIND, OUTDOOR_WIND, OUTDOOR_SUN = 0.1, 2.0, 100.0
@@ -118,3 +128,36 @@ def remove_session(desk: Desk, *, session: int) -> Changed:
     record = _session_of(desk.state, session)
     left = tuple(s for s in desk.state.sessions if s.number != session)
     return replace(desk.state, sessions=left), f"Session taken away: {say_moment(minute_of(record.start))}"
+
+
+def take_station_air(desk: Desk, *, session: int) -> Changed:
+    """Give a session the air that the station expects in its middle; indoors the rain and the wind stay outside."""
+    record = _session_of(desk.state, session)
+    if not record.outdoors:
+        raise DomainError("The station stands outdoors.", "Set the air of your room by hand.")
+    climate = station_at(desk.state, record).climate
+    changed = replace(
+        record,
+        temperature_c=climate.temperature_c,
+        humidity=climate.humidity,
+        wind_m_s=climate.wind_m_s,
+        sun_w_m2=climate.sun_w_m2,
+    )
+    records = [changed if s.number == session else s for s in desk.state.sessions]
+    return _checked(desk.state, records), f"Air as the station has it: {say_moment(minute_of(record.start))}"
+
+
+def take_plan(desk: Desk, *, way: str) -> Changed:
+    """Take one of the offered plans: in the painter's order, with few moves, or anew."""
+    if way not in WAYS:
+        raise DomainError(f"There is no plan called {way}.", "Choose one of the three.")
+    if not desk.state.sessions:
+        raise DomainError("There is no session yet.", "Add a session first.")
+    offer = next(each for each in offered(desk.survey().work.problem, kept_of(desk.state)) if each.way == way)
+    plan = tuple(KeptPlace(at, *each) for at, each in enumerate(offer.listed, start=1))
+    return replace(desk.state, kept_plan=plan), f"{offer.name}: {offer.said}"
+
+
+def let_plan_go(desk: Desk) -> Changed:
+    """Let the plan be worked out afresh with every change."""
+    return replace(desk.state, kept_plan=()), "The plan follows every change again"

@@ -6,20 +6,78 @@ from dataclasses import replace
 from typing import Any
 
 from kind_distance.core.picture.focus import USUAL_REACH, Focus
-from kind_distance.errors import DomainError, NotFoundError
-from kind_distance.store.records import State, ThumbnailRecord
+from kind_distance.errors import DomainError
+from kind_distance.store.records import EditRecord, State, ThumbnailRecord
+from kind_distance.studio import darkroom
 from kind_distance.studio.changes.desk import LONGEST_NAME, Changed, Desk, clean_text, next_number
-from kind_distance.studio.survey import settings_of, source_of
+from kind_distance.studio.plates import (
+    CropTuple,
+    crop_of,
+    framing_of,
+    plate_of,
+    settings_of,
+    source_of,
+    thumbnail_of,
+)
 
-CHANGES = ("set_focus", "clear_focus", "keep_thumbnail", "set_thumbnail", "choose_thumbnail", "remove_thumbnail")
-MOST_THUMBNAILS = 24
+CHANGES = (
+    "set_focus",
+    "clear_focus",
+    "keep_thumbnail",
+    "set_thumbnail",
+    "set_aside",
+    "take_up_again",
+    "choose_thumbnail",
+    "remove_thumbnail",
+)
+MOST_THUMBNAILS = 36
+LONGEST_NOTE = 240
 
 
-def _thumbnail_of(state: State, number: int) -> ThumbnailRecord:
-    for thumbnail in state.thumbnails:
-        if thumbnail.number == number:
-            return thumbnail
-    raise NotFoundError("thumbnail", number)
+def usual_name(record: ThumbnailRecord) -> str:
+    """Say in few words what a thumbnail is, where the painter gave it no name."""
+    key = f", {record.key} key" if record.key else ""
+    return f"{record.steps} {'equal ' if record.even else ''}steps{key}"
+
+
+def edits_from(said: list[dict[str, Any]]) -> tuple[EditRecord, ...]:
+    """Take changes by hand as they come from outside."""
+    return tuple(
+        EditRecord(
+            str(each["kind"]),
+            tuple((round(x, 5), round(y, 5)) for x, y in each["points"]),
+            each.get("step"),
+            round(float(each.get("width", 0.02)), 4),
+        )
+        for each in said
+    )
+
+
+def _checked(state: State, record: ThumbnailRecord) -> ThumbnailRecord:
+    """Check a thumbnail's settings; a crop of everything is none."""
+    if record.crop is not None:
+        x, y, width, height = record.crop
+        whole = crop_of((x, y, width, height), source_of(state, record.source)) is None
+        record = replace(record, crop=None if whole else (x, y, width, height))
+    settings_of(state, record)
+    return record
+
+
+def _recropped(state: State, record: ThumbnailRecord, crop: CropTuple | None) -> ThumbnailRecord:
+    """Give a thumbnail another crop; what was done by hand goes along as far as it is still inside."""
+    width, height = plate_of(source_of(state, record.source)).size_px
+    old, new = record.crop or (0, 0, width, height), crop or (0, 0, width, height)
+
+    def carried(point: tuple[float, float]) -> tuple[float, float]:
+        x, y = old[0] + point[0] * old[2], old[1] + point[1] * old[3]
+        return round((x - new[0]) / new[2], 5), round((y - new[1]) / new[3], 5)
+
+    edits = []
+    for edit in record.edits:
+        points = tuple(carried(point) for point in edit.points)
+        if all(0 <= v <= 1 for point in points for v in point):
+            edits.append(replace(edit, points=points))
+    return replace(record, crop=crop, edits=tuple(edits))
 
 
 def keep_thumbnail(
@@ -31,29 +89,49 @@ def keep_thumbnail(
     softness: float,
     even: bool = False,
     cuts: list[float] | None = None,
+    crop: CropTuple | None = None,
+    key: str | None = None,
+    departed: bool = False,
+    edits: list[dict[str, Any]] | None = None,
+    later: str | None = None,
     name: str = "",
 ) -> Changed:
-    """Keep a thumbnail; the first one kept is chosen. Cuts that are not set by hand are found."""
+    """Keep a thumbnail; the first one kept is chosen. Cuts that are not set by hand are found.
+
+    With `later` it goes to the ideas for later, with that note.
+    """
     state = desk.state
     source_of(state, source)
     if len(state.thumbnails) >= MOST_THUMBNAILS:
         raise DomainError(f"{MOST_THUMBNAILS} thumbnails are kept already.", "Take one away first.")
-    usual = f"{steps} {'equal ' if even else ''}steps"
     record = ThumbnailRecord(
         next_number([t.number for t in state.thumbnails]),
         source,
-        clean_text(name or usual, "name", LONGEST_NAME),
+        "",
         steps,
         smallest_share,
         softness,
         even,
         None if cuts is None else tuple(round(cut, 3) for cut in cuts),
+        crop,
+        key,
+        departed,
+        edits_from(edits or []),
+        None if later is None else clean_text(later, "note", LONGEST_NOTE, needed=False),
     )
-    settings_of(state, record)  # checks it
+    record = _checked(state, replace(record, name=clean_text(name or usual_name(record), "name", LONGEST_NAME)))
+    darkroom.thumbnail(desk.file, framing_of(state, record), settings_of(state, record))  # a hand's edit may not fit
     brief = state.brief
-    if brief.chosen_thumbnail is None:
+    if brief.chosen_thumbnail is None and later is None:
         brief = replace(brief, chosen_thumbnail=record.number)
-    return replace(state, brief=brief, thumbnails=(*state.thumbnails, record)), f"Thumbnail kept: {record.name}"
+    what = "Kept for later" if later is not None else "Thumbnail kept"
+    return replace(state, brief=brief, thumbnails=(*state.thumbnails, record)), f"{what}: {record.name}"
+
+
+def _set_cuts(record: ThumbnailRecord, cuts: list[float] | None, *, find: bool) -> ThumbnailRecord:
+    if cuts is not None:
+        return replace(record, cuts=tuple(round(cut, 3) for cut in cuts))
+    return replace(record, cuts=None) if find else record
 
 
 def set_thumbnail(
@@ -67,43 +145,82 @@ def set_thumbnail(
     even: bool | None = None,
     cuts: list[float] | None = None,
     find_cuts: bool = False,
+    crop: CropTuple | None = None,
+    whole: bool = False,
+    key: str | None = None,
+    own_key: bool = False,
+    departed: bool | None = None,
+    edits: list[dict[str, Any]] | None = None,
 ) -> Changed:
-    """Adjust or name a kept thumbnail; what is not said stays, but other steps need other cuts."""
-    record = _thumbnail_of(desk.state, thumbnail)
-    other = (steps is not None and steps != record.steps) or (even is not None and even != record.even)
-    if cuts is not None:
-        record = replace(record, cuts=tuple(round(cut, 3) for cut in cuts))
-    elif find_cuts or other:
-        record = replace(record, cuts=None)
+    """Adjust or name a kept thumbnail; what is not said stays, but other steps or another key need other cuts.
+
+    `whole` takes a crop back, `own_key` a key, `find_cuts` cuts set by hand.
+    """
+    state = desk.state
+    before = thumbnail_of(state, thumbnail)
     wanted: dict[str, Any] = {
-        "name": None if name is None else clean_text(name, "name", LONGEST_NAME),
         "steps": steps,
         "smallest_share": smallest_share,
         "softness": softness,
         "even": even,
+        "departed": departed,
+        "key": key,
     }
-    changed = replace(record, **{key: value for key, value in wanted.items() if value is not None})
-    usual = f"{record.steps} {'equal ' if record.even else ''}steps"
-    if name is None and record.name == usual:
-        changed = replace(changed, name=f"{changed.steps} {'equal ' if changed.even else ''}steps")
-    settings_of(desk.state, changed)  # checks it
-    thumbnails = tuple(changed if t.number == thumbnail else t for t in desk.state.thumbnails)
-    return replace(desk.state, thumbnails=thumbnails), f"Thumbnail: {changed.name}"
+    record = replace(before, **{field: value for field, value in wanted.items() if value is not None})
+    if own_key:
+        record = replace(record, key=None)
+    other = (record.steps, record.even, record.key) != (before.steps, before.even, before.key)
+    record = _set_cuts(record, cuts, find=find_cuts or other)
+    if whole or crop is not None:
+        record = _recropped(state, record, None if whole else crop)
+    if edits is not None:
+        record = replace(record, edits=edits_from(edits))
+    if name is not None:
+        record = replace(record, name=clean_text(name, "name", LONGEST_NAME))
+    elif before.name == usual_name(before):
+        record = replace(record, name=usual_name(record))
+    record = _checked(state, record)
+    if record.edits:
+        darkroom.thumbnail(desk.file, framing_of(state, record), settings_of(state, record))
+    return _with(state, record), f"Thumbnail: {record.name}"
+
+
+def _with(state: State, record: ThumbnailRecord) -> State:
+    return replace(state, thumbnails=tuple(record if t.number == record.number else t for t in state.thumbnails))
+
+
+def set_aside(desk: Desk, *, thumbnail: int, note: str = "") -> Changed:
+    """Put a thumbnail with the ideas for later, with a note; it is no longer the one painted from."""
+    record, brief = thumbnail_of(desk.state, thumbnail), desk.state.brief
+    kept = replace(record, later=clean_text(note, "note", LONGEST_NOTE, needed=False))
+    state = _with(desk.state, kept)
+    if brief.chosen_thumbnail == thumbnail:
+        others = [t.number for t in state.thumbnails if t.later is None]
+        state = replace(state, brief=replace(brief, chosen_thumbnail=others[0] if others else None))
+    return state, f"For later: {record.name}"
+
+
+def take_up_again(desk: Desk, *, thumbnail: int) -> Changed:
+    """Take an idea for later back among the thumbnails."""
+    record = thumbnail_of(desk.state, thumbnail)
+    return _with(desk.state, replace(record, later=None)), f"Taken up again: {record.name}"
 
 
 def choose_thumbnail(desk: Desk, *, thumbnail: int) -> Changed:
     """Choose the thumbnail one paints from."""
-    record = _thumbnail_of(desk.state, thumbnail)
-    return replace(desk.state, brief=replace(desk.state.brief, chosen_thumbnail=thumbnail)), f"Chosen: {record.name}"
+    record = thumbnail_of(desk.state, thumbnail)
+    state = _with(desk.state, replace(record, later=None))
+    return replace(state, brief=replace(state.brief, chosen_thumbnail=thumbnail)), f"Chosen: {record.name}"
 
 
 def remove_thumbnail(desk: Desk, *, thumbnail: int) -> Changed:
     """Take a thumbnail away."""
-    record = _thumbnail_of(desk.state, thumbnail)
+    record = thumbnail_of(desk.state, thumbnail)
     left = tuple(t for t in desk.state.thumbnails if t.number != thumbnail)
     brief = desk.state.brief
     if brief.chosen_thumbnail == thumbnail:
-        brief = replace(brief, chosen_thumbnail=left[0].number if left else None)
+        others = [t.number for t in left if t.later is None]
+        brief = replace(brief, chosen_thumbnail=others[0] if others else None)
     return replace(desk.state, brief=brief, thumbnails=left), f"Thumbnail taken away: {record.name}"
 
 

@@ -17,6 +17,17 @@ export type Strip = Schemas["ShelfView"];
 export type Choices = Schemas["ChoicesView"];
 export type Outline = Schemas["OutlineView"];
 export type Preview = Schemas["PreviewView"];
+export type Border = Schemas["BorderView"];
+export type Tried = Schemas["Tried"];
+export type Seen = Schemas["SeenView"];
+export type FormatTried = Schemas["FormatView"];
+export type Suggestion = Schemas["SuggestionView"];
+export type DivisionOf = Schemas["DivisionView"];
+export type PageFrame = Schemas["PageFrameView"];
+export type Swatch = Schemas["SwatchView"];
+export type Horizon = Schemas["HorizonView"];
+export type Idea = Schemas["IdeaView"];
+export type Edit = Schemas["EditWanted"];
 export type Begin = Schemas["BeginRequest"];
 export type Change = Schemas["ChangeRequest"]["change"];
 

@@ -11,7 +11,6 @@ import {
   type Judgement,
   type Outline,
   type Painting,
-  type Preview,
   type Remedy,
 } from "./client";
 
@@ -20,6 +19,20 @@ export interface Incoming {
   share: number;
   cancel: () => void;
 }
+
+/** A remedy that changes nothing and only points at something. */
+export interface Pointing {
+  action: string;
+  arguments: Record<string, unknown>;
+}
+const POINTING = new Set([
+  "show_places",
+  "show_crops",
+  "choose_source",
+  "choose_departure",
+  "press_card",
+  "show_lost",
+]);
 
 export const useTable = defineStore("table", () => {
   const painting = shallowRef<Painting | null>(null);
@@ -34,6 +47,8 @@ export const useTable = defineStore("table", () => {
   const plane = ref(1);
   const pass = ref(0);
   const incoming = ref<Incoming[]>([]);
+  /** What a remedy points at, for the stage to show. */
+  const pointing = shallowRef<Pointing | null>(null);
   let outlineKey = "";
   let busyTimer = 0;
   let queue: Promise<unknown> = Promise.resolve();
@@ -163,6 +178,8 @@ export const useTable = defineStore("table", () => {
       await showBorder(given.far ?? 1, given.near ?? 2);
     } else if (remedy.action === "choose_plane") {
       plane.value = given.plane ?? 1;
+    } else if (POINTING.has(remedy.action)) {
+      pointing.value = { action: remedy.action, arguments: remedy.arguments };
     } else {
       await change({ action: remedy.action, ...remedy.arguments } as Change);
     }
@@ -180,6 +197,22 @@ export const useTable = defineStore("table", () => {
     });
   }
 
+  /** Draw what a water mirrors over the photo; what is to be mixed is given back. */
+  async function showMirror(water: number): Promise<string> {
+    const found = painting.value;
+    let said = "";
+    if (!found) return said;
+    await during("Mirroring", async () => {
+      const asked = client.GET("/api/paintings/{painting_id}/mirror", {
+        params: { path: { painting_id: found.id }, query: { plane: water } },
+      });
+      const shown = await content(asked);
+      shownBorder.value = shown.path;
+      said = shown.said;
+    });
+    return said;
+  }
+
   async function meanItSo(judgement: Judgement, reason: string): Promise<void> {
     await change({ action: "mean_it_so", key: judgement.key, reason });
   }
@@ -189,24 +222,24 @@ export const useTable = defineStore("table", () => {
     return choices.value;
   }
 
-  async function preview(query: {
-    source: number;
-    steps: number;
-    smallest_share: number;
-    softness: number;
-    even: boolean;
-    cuts: number[] | null;
-    signal: AbortSignal;
-  }): Promise<Preview | null> {
-    const found = painting.value;
-    if (!found) return null;
-    const { signal, cuts, ...settings } = query;
-    return content(
-      client.GET("/api/paintings/{painting_id}/preview", {
-        params: { path: { painting_id: found.id }, query: { ...settings, ...(cuts ? { cuts } : {}) } },
-        signal,
-      }),
-    );
+  /** Cuts sketches out of a page; their numbers, or none when it was refused. */
+  function cutSketches(source: number, corners: [number, number][][]): Promise<number[]> {
+    return inTurn(async () => {
+      const found = painting.value;
+      if (!found) return [];
+      problem.value = null;
+      let made: number[] = [];
+      await during("Straightening the sketch", async () => {
+        const asked = client.POST("/api/paintings/{painting_id}/sources/{number}/sketches", {
+          params: { path: { painting_id: found.id, number: source } },
+          body: { version: found.version, corners },
+        });
+        const answer = await content(asked);
+        made = answer.sources;
+        show(answer.painting);
+      });
+      return made;
+    });
   }
 
   /** Brings pictures one after the other; each can be stopped, and one that fails does not stop the rest. */
@@ -239,6 +272,7 @@ export const useTable = defineStore("table", () => {
     choices,
     outlines,
     shownBorder,
+    showMirror,
     problem,
     news,
     busy,
@@ -254,7 +288,8 @@ export const useTable = defineStore("table", () => {
     apply,
     meanItSo,
     loadChoices,
-    preview,
+    pointing,
+    cutSketches,
     bring,
   };
 });

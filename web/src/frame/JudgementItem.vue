@@ -6,6 +6,8 @@ import type { Judgement, Remedy } from "@/api/client";
 const props = defineProps<{
   /** The judgement. */
   judgement: Judgement;
+  /** True for something that is only tried: there is nothing yet to mean. */
+  tried?: boolean;
 }>();
 const emit = defineEmits<{ apply: [remedy: Remedy]; mean: [reason: string]; hear: [] }>();
 const asking = ref(false);
@@ -33,7 +35,7 @@ function keep(): void {
         >
           {{ remedy.label }}
         </button>
-        <button v-if="!asking" class="do quiet" @click="asking = true">I mean it so</button>
+        <button v-if="!asking && !tried" class="do quiet" @click="asking = true">I mean it so</button>
       </div>
       <form v-if="asking" class="reason" @submit.prevent="keep">
         <label

@@ -2,13 +2,20 @@
 /** On the right: the judgements about what is on screen, most costly first, each with its remedy. */
 import { computed, ref } from "vue";
 import { useRoute } from "vue-router";
+import type { Judgement } from "@/api/client";
 import { useTable } from "@/api/store";
 import JudgementItem from "./JudgementItem.vue";
 
+const props = defineProps<{
+  /** Judgements on something that is only tried, in place of those on the painting. */
+  tried?: Judgement[] | null;
+}>();
 const table = useTable();
 const route = useRoute();
 const showSilenced = ref(false);
-const here = computed(() => table.painting?.judgements.filter((each) => each.stage === route.name) ?? []);
+const here = computed(
+  () => props.tried ?? table.painting?.judgements.filter((each) => each.stage === route.name) ?? [],
+);
 const loud = computed(() => here.value.filter((each) => each.meant_so === null));
 const silenced = computed(() => here.value.filter((each) => each.meant_so !== null));
 </script>
@@ -21,6 +28,7 @@ const silenced = computed(() => here.value.filter((each) => each.meant_so !== nu
         v-for="each in loud"
         :key="each.key"
         :judgement="each"
+        :tried="!!tried"
         @apply="table.apply"
         @mean="(reason) => table.meanItSo(each, reason)"
       />
@@ -39,6 +47,7 @@ const silenced = computed(() => here.value.filter((each) => each.meant_so !== nu
         />
       </ul>
     </template>
+    <slot name="after" />
   </aside>
 </template>
 

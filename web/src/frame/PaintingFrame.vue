@@ -116,6 +116,7 @@ useKeys((event) => {
 <style scoped>
 .frame {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   grid-template-rows: auto auto minmax(0, 1fr) auto;
   height: 100vh;
   height: 100dvh;

@@ -22,6 +22,7 @@ export const STAGE_KEYS: Record<string, KeyHelp[]> = {
   ],
   planes: [
     { keys: "↑ ↓ on the ladder", what: "planned value up or down by half a step" },
+    { keys: "arrows on a plane of the section", what: "move it nearer or farther; Shift goes farther" },
     { keys: "arrows on the picture", what: "move the pen; Shift goes farther" },
     { keys: "Space on the picture", what: "set a point of the stroke" },
     { keys: "Enter, Esc on the picture", what: "finish the stroke, let it go" },

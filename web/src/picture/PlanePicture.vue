@@ -18,10 +18,17 @@ const props = defineProps<{
   border: string;
   /** Strokes drawn so far, shown while the pen is in hand. */
   strokes: { number: number; plane: number; kind: Pen; width: number; points: number[][] }[];
+  /** Reserved lights, and the outline of one that waits for its name. */
+  lights: { number: number; name: string; points: number[][] }[];
+  light: number[][];
   /** Pen in hand, or null for looking only. */
   pen: Pen | null;
   /** Width of the pen, as a share of the picture's width. */
   penWidth: number;
+  /** Address of the scene under another veil, or empty. */
+  under: string;
+  /** What a press on the picture does just now, in words, or empty. */
+  asking: string;
 }>();
 const emit = defineEmits<{ stroke: [points: [number, number][]]; choose: [rank: number] }>();
 
@@ -45,8 +52,8 @@ function line(points: number[][]): string {
 <template>
   <figure class="picture">
     <img
-      :src="source.image"
-      :alt="source.name"
+      :src="under || source.image"
+      :alt="under ? `${source.name}, under another veil` : source.name"
       :style="{ aspectRatio: `${source.width_px} / ${source.height_px}` }"
     />
     <svg class="over" viewBox="0 0 1000 1000" preserveAspectRatio="none" aria-hidden="true">
@@ -59,6 +66,11 @@ function line(points: number[][]): string {
         <path :d="border" class="border-under" />
         <path :d="border" class="border-over" />
       </template>
+      <g v-for="each in lights" :key="`l${each.number}`" class="light">
+        <polygon :points="line(each.points)" class="light-under" />
+        <polygon :points="line(each.points)" class="light-over" />
+      </g>
+      <polygon v-if="light.length" :points="line(light)" class="light-over" />
       <template v-if="pen">
         <g
           v-for="stroke in strokes"
@@ -75,7 +87,7 @@ function line(points: number[][]): string {
       v-if="pen"
       :pen="pen"
       :width="penWidth"
-      :plane="chosen"
+      :label="asking || `draw with the ${pen} for plane ${chosen}`"
       @stroke="(points) => emit('stroke', points)"
     />
     <template v-if="!pen">
@@ -114,10 +126,20 @@ function line(points: number[][]): string {
   pointer-events: none;
 }
 path,
+polygon,
 polyline {
   fill: none;
   vector-effect: non-scaling-stroke;
   stroke-linejoin: round;
+}
+.light-under {
+  stroke: #000;
+  stroke-width: 3.4;
+}
+.light-over {
+  fill: rgb(255 255 255 / 22%);
+  stroke: #fff;
+  stroke-width: 1.8;
 }
 .thin {
   stroke: #fff;

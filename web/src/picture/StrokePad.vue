@@ -8,8 +8,8 @@ const props = defineProps<{
   pen: Pen;
   /** Width of the pen, as a share of the picture's width. */
   width: number;
-  /** Rank of the plane that is marked. */
-  plane: number;
+  /** What a stroke does, for those who cannot see it. */
+  label: string;
 }>();
 const emit = defineEmits<{ stroke: [points: Point[]] }>();
 const pad = ref<SVGSVGElement | null>(null);
@@ -79,7 +79,7 @@ function key(event: KeyboardEvent): void {
   event.preventDefault();
   event.stopPropagation();
 }
-watch([() => props.plane, () => props.pen], letGo);
+watch([() => props.label, () => props.pen], letGo);
 onBeforeUnmount(letGo);
 </script>
 
@@ -91,7 +91,7 @@ onBeforeUnmount(letGo);
     preserveAspectRatio="none"
     tabindex="0"
     role="application"
-    :aria-label="`Picture: draw with the ${pen} for plane ${plane}. Arrows move the pen, Space sets a point, Enter finishes.`"
+    :aria-label="`Picture: ${label}. Arrows move the pen, Space sets a point, Enter finishes.`"
     @pointerdown="begin"
     @pointermove="go"
     @pointerup="end"

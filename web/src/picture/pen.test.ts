@@ -73,7 +73,7 @@ describe("a finished stroke", () => {
   });
 
   it("has a pen that says what it does", () => {
-    expect(PENS.map((pen) => pen.key)).toEqual(["mark", "brush", "level"]);
+    expect(PENS.map((pen) => pen.key)).toEqual(["mark", "brush", "level", "area", "thin", "erase"]);
     for (const pen of PENS) expect(pen.said.length).toBeGreaterThan(10);
   });
 });

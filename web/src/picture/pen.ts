@@ -1,6 +1,6 @@
 /** Pens with which planes are marked, and what becomes of a drawn track. */
 
-export type Pen = "mark" | "brush" | "level";
+export type Pen = "mark" | "brush" | "level" | "area" | "thin" | "erase";
 export type Point = [number, number];
 
 export const PENS: { key: Pen; name: string; said: string; width: number }[] = [
@@ -11,6 +11,24 @@ export const PENS: { key: Pen; name: string; said: string; width: number }[] = [
     name: "Level line",
     said: "the upper edge of the plane: nothing below it is farther",
     width: 0.006,
+  },
+  {
+    key: "area",
+    name: "Area",
+    said: "draw round a thing with hard edges: all of it belongs to the plane",
+    width: 0.006,
+  },
+  {
+    key: "thin",
+    name: "Thin",
+    said: "draw round twigs, reeds or masts: what stands out from what lies behind belongs to the plane",
+    width: 0.006,
+  },
+  {
+    key: "erase",
+    name: "Eraser",
+    said: "takes what it covers out of the plane, to the one beside it",
+    width: 0.03,
   },
 ];
 
@@ -41,6 +59,7 @@ export function thinned(points: Point[], tolerance = 0.0025): Point[] {
 export function finished(points: Point[], pen: Pen): Point[] | null {
   const track = thinned(points);
   if (track.length === 0) return null;
+  if ((pen === "area" || pen === "thin") && track.length < 3) return null;
   if (track.length === 1) return pen === "level" ? null : [track[0] as Point, track[0] as Point];
   return track;
 }

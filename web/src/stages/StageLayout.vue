@@ -1,12 +1,20 @@
 <script setup lang="ts">
 /** Every stage: the desk in the middle, the margin on the right (below it on a narrow window). */
+import type { Judgement } from "@/api/client";
 import MarginColumn from "@/frame/MarginColumn.vue";
+
+defineProps<{
+  /** Judgements on something that is only tried. */
+  tried?: Judgement[] | null;
+}>();
 </script>
 
 <template>
   <div class="layout">
     <main class="desk"><slot /></main>
-    <MarginColumn><slot name="margin" /></MarginColumn>
+    <MarginColumn :tried="tried"
+      ><slot name="margin" /> <template #after><slot name="after" /></template
+    ></MarginColumn>
   </div>
 </template>
 

@@ -36,6 +36,9 @@ const THICKNESSES: [number, string][] = [
   <section class="detail" aria-label="The chosen pass">
     <input v-model="title" class="field name" aria-label="Name of the pass" maxlength="60" @change="rename" />
     <p class="say">{{ pass.why }}</p>
+    <p v-if="pass.keeps">
+      <b>{{ pass.keeps }}</b>
+    </p>
     <p v-if="pass.paint !== 'dry'">
       In {{ pass.paint }},
       <select class="field" :value="pass.thickness" aria-label="Thickness" @change="setThickness">

@@ -1,13 +1,19 @@
 <script setup lang="ts">
 /** The air as a sentence: veil, visibility, how far it pulls, key, least gap. */
 import { computed, ref, watch } from "vue";
-import type { Painting } from "@/api/client";
+import type { Painting, Source } from "@/api/client";
 import { useTable } from "@/api/store";
 
 const props = defineProps<{
   /** The choices as they stand. */
   depth: Painting["depth"];
+  /** The photo on which planes are marked. */
+  source: Source;
 }>();
+/** The veil the scene is seen under, or empty. */
+const under = defineModel<string>("under", { required: true });
+/** Whether the light of the air is being picked on the photo. */
+const picking = defineModel<boolean>("picking", { required: true });
 const table = useTable();
 const visibility = ref(0);
 const pull = ref(0);
@@ -30,6 +36,19 @@ watch(
 );
 const veils = computed(() => table.choices?.veils ?? []);
 const keys = computed(() => table.choices?.keys ?? []);
+/** The photo keeps the air it was taken in, the plan takes the one that is looked at. */
+async function planSo(): Promise<void> {
+  const veil = under.value;
+  if (props.source.air_veil === null) {
+    await table.change({
+      action: "set_air",
+      source: props.source.number,
+      veil: props.depth.veil,
+      visibility_km: props.depth.visibility_km,
+    });
+  }
+  await table.change({ action: "set_depth", veil });
+}
 function chosen(event: Event): string {
   return (event.target as HTMLSelectElement).value;
 }
@@ -102,13 +121,55 @@ function chosen(event: Event): string {
         @change="table.change({ action: 'set_depth', gap })"
     /></label>
     apart
+    <br />
+    <label
+      >See the scene
+      <select v-model="under" class="field" aria-label="See the scene under">
+        <option value="">as photographed</option>
+        <option v-for="each in veils" :key="each.key" :value="each.key">
+          under: {{ each.name.toLowerCase() }}
+        </option>
+      </select></label
+    >
+    <template v-if="under">
+      , the photo itself being taken in
+      <select
+        class="field"
+        aria-label="The photo was taken in"
+        :value="source.air_veil ?? ''"
+        @change="table.change({ action: 'set_air', source: source.number, veil: chosen($event) || null })"
+      >
+        <option value="">the planned air</option>
+        <option v-for="each in veils" :key="each.key" :value="each.key">{{ each.name.toLowerCase() }}</option>
+      </select>
+      <button class="do" @click="planSo">Plan it so</button>
+    </template>
+    ·
+    <i class="chip" :style="{ background: depth.airlight }" aria-hidden="true"></i>
+    <button class="do quiet" :aria-pressed="picking" @click="picking = !picking">
+      {{ picking ? "Press it, low in the sky" : "Pick the air's light" }}
+    </button>
+    <button
+      v-if="depth.airlight_own"
+      class="do quiet"
+      @click="table.change({ action: 'set_depth', usual_airlight: true })"
+    >
+      its usual light
+    </button>
   </p>
 </template>
 
 <style scoped>
 .air {
   font-size: 14px;
-  line-height: 1.9;
+  line-height: 1.62;
+}
+.chip {
+  display: inline-block;
+  width: 20px;
+  height: 14px;
+  border: 1px solid var(--line);
+  vertical-align: -2px;
 }
 .num {
   width: 3.6em;

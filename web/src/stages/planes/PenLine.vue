@@ -9,6 +9,8 @@ const props = defineProps<{
   pen: Pen | null;
 }>();
 const width = defineModel<number>("width", { required: true });
+/** Whether a level line settles on the edge beside it. */
+const settle = defineModel<boolean>("settle", { required: true });
 const emit = defineEmits<{ take: [pen: Pen | null] }>();
 const table = useTable();
 const strokes = computed(() => table.painting?.strokes ?? []);
@@ -32,7 +34,10 @@ const said = computed(() => PENS.find((each) => each.key === props.pen)?.said);
       </button>
     </span>
     <template v-if="pen">
-      <label v-if="pen !== 'level'" class="width"
+      <label v-if="pen === 'level'" class="settle"
+        ><input v-model="settle" type="checkbox" /> settles on the edge</label
+      >
+      <label v-if="pen !== 'level' && pen !== 'area' && pen !== 'thin'" class="width"
         >width
         <v-slider v-model="width" :min="0.004" :max="0.12" :step="0.002" aria-label="Width of the pen" />
       </label>
@@ -40,9 +45,7 @@ const said = computed(() => PENS.find((each) => each.key === props.pen)?.said);
         >for <b>{{ table.chosenPlane?.name }}</b>: {{ said }}</span
       >
     </template>
-    <span v-else class="said"
-      >{{ strokes.length }} strokes; press a number on the picture to choose its plane</span
-    >
+    <span v-else class="said">{{ strokes.length }} strokes; a number chooses its plane</span>
     <span class="deeds">
       <button
         class="do quiet"
@@ -72,6 +75,8 @@ const said = computed(() => PENS.find((each) => each.key === props.pen)?.said);
 }
 .group {
   display: inline-flex;
+  flex-wrap: wrap;
+  row-gap: 2px;
 }
 .group .do {
   margin-right: -1.5px;
@@ -83,6 +88,12 @@ const said = computed(() => PENS.find((each) => each.key === props.pen)?.said);
   width: 150px;
 }
 .width :deep(.v-input__control) {
+  min-height: 26px;
+}
+.settle {
+  display: inline-flex;
+  gap: 6px;
+  align-items: center;
   min-height: 26px;
 }
 .said {

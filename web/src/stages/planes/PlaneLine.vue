@@ -3,6 +3,7 @@
 import { computed, ref, watch } from "vue";
 import type { Plane } from "@/api/client";
 import { useTable } from "@/api/store";
+import HowFar from "./HowFar.vue";
 
 const props = defineProps<{
   /** Planes, farthest first. */
@@ -12,6 +13,7 @@ const props = defineProps<{
 }>();
 const table = useTable();
 const plane = computed(() => props.planes.find((each) => each.rank === props.chosen));
+const asking = ref(false);
 const name = ref("");
 const distance = ref<number | "">("");
 
@@ -43,8 +45,15 @@ async function add(): Promise<void> {
   if (await table.change({ action: "add_plane", name: "New plane", after })) table.plane = after + 1;
 }
 function setKind(event: Event): void {
-  const kind = (event.target as HTMLSelectElement).value as Plane["kind"];
-  void table.change({ action: "set_plane", plane: props.chosen, kind });
+  const said = (event.target as HTMLSelectElement).value as Plane["kind"] | "see_through" | "accents";
+  const own = said === "see_through" || said === "accents";
+  void table.change({
+    action: "set_plane",
+    plane: props.chosen,
+    // A sky that becomes mist stands somewhere in the air.
+    kind: own ? (plane.value?.kind === "water" ? "water" : "land") : said,
+    nature: own ? said : "solid",
+  });
 }
 </script>
 
@@ -57,10 +66,12 @@ function setKind(event: Event): void {
     /></label>
     <label
       ><span class="hidden-label">What it is</span>
-      <select class="field" :value="plane.kind" @change="setKind">
+      <select class="field" :value="plane.nature === 'solid' ? plane.kind : plane.nature" @change="setKind">
         <option value="sky">sky</option>
         <option value="land">land</option>
         <option value="water">water</option>
+        <option value="see_through">mist, beams, glass</option>
+        <option value="accents">thin accents</option>
       </select>
     </label>
     <label v-if="plane.kind !== 'sky'"
@@ -77,6 +88,9 @@ function setKind(event: Event): void {
       />
       m away</label
     >
+    <button v-if="plane.kind !== 'sky'" class="do quiet" :aria-expanded="asking" @click="asking = !asking">
+      How far?
+    </button>
     <span class="value">
       planned <b>{{ plane.planned.value.toFixed(1) }}</b>
       <template v-if="plane.locked">
@@ -107,6 +121,13 @@ function setKind(event: Event): void {
         Take away
       </button>
     </span>
+    <HowFar
+      v-if="asking && plane.kind !== 'sky'"
+      :key="chosen"
+      :planes="planes"
+      :chosen="chosen"
+      @done="asking = false"
+    />
   </div>
 </template>
 
@@ -115,23 +136,23 @@ function setKind(event: Event): void {
   display: flex;
   flex-wrap: wrap;
   align-items: center;
-  gap: 2px 10px;
+  gap: 2px 8px;
   font-size: 14.5px;
 }
 .rank {
   font-size: 19px;
 }
 .name {
-  width: 11em;
+  width: 8.6em;
   font-weight: 700;
 }
 .num {
-  width: 5.2em;
+  width: 4.4em;
   text-align: right;
 }
 .deeds {
   display: flex;
-  gap: 12px;
+  gap: 8px;
   margin-left: auto;
 }
 .value .do,

@@ -1,11 +1,22 @@
 <script setup lang="ts">
 /** What the photo shows in the chosen plane, beside what is planned. */
+import { ref, watch } from "vue";
 import type { Plane } from "@/api/client";
+import { useTable } from "@/api/store";
 
-defineProps<{
+const props = defineProps<{
   /** The chosen plane; it has a reading. */
   plane: Plane;
 }>();
+const table = useTable();
+const mirrored = ref("");
+watch(
+  () => [props.plane.rank, props.plane.kind, table.painting?.version],
+  () => (mirrored.value = ""),
+);
+async function mirror(): Promise<void> {
+  mirrored.value = await table.showMirror(props.plane.rank);
+}
 </script>
 
 <template>
@@ -44,8 +55,13 @@ defineProps<{
         v-if="plane.planned.contrast_left !== null"
       >
         · the air leaves {{ Math.round(100 * plane.planned.contrast_left) }} % of its contrast</template
-      >.
+      >. Worth {{ Math.round(100 * plane.planned.detail) }} % of the strokes.
     </p>
+    <p class="room">{{ plane.planned.room_said }}</p>
+    <template v-if="plane.kind === 'water'">
+      <p v-if="mirrored" class="room" role="status">{{ mirrored }}</p>
+      <button v-else class="do quiet" @click="mirror">Show what it mirrors</button>
+    </template>
   </section>
 </template>
 
@@ -55,6 +71,9 @@ defineProps<{
   padding-bottom: 12px;
   border-bottom: 1px solid var(--hair);
   font-size: 14px;
+}
+.room {
+  margin-top: 5px;
 }
 table {
   margin: 5px 0 6px;

@@ -2,20 +2,27 @@
 /** The stage at the heart: planes marked on the photo, measured, and planned so that they stay apart. */
 import { computed, ref } from "vue";
 import { useTable } from "@/api/store";
+import { swatch } from "@/api/tries";
 import PlanePicture from "@/picture/PlanePicture.vue";
 import { PENS, type Pen, type Point } from "@/picture/pen";
 import SectionView from "@/picture/SectionView.vue";
 import ValueLadder from "@/picture/ValueLadder.vue";
 import StageLayout from "../StageLayout.vue";
+import HandlingWords from "./HandlingWords.vue";
+import KeptLights from "./KeptLights.vue";
 import AirLine from "./AirLine.vue";
+import BordersList from "./BordersList.vue";
+import MovedWith from "./MovedWith.vue";
 import PenLine from "./PenLine.vue";
 import PlaneLine from "./PlaneLine.vue";
 import PlaneReading from "./PlaneReading.vue";
+import ThingsList from "./ThingsList.vue";
 import PlanesStart from "./PlanesStart.vue";
 
 const table = useTable();
 const pen = ref<Pen | null>(null);
 const width = ref(0.01);
+const settle = ref(true);
 const painting = computed(() => table.painting);
 const source = computed(() => painting.value?.sources.find((each) => each.main));
 
@@ -25,6 +32,17 @@ function take(wanted: Pen | null): void {
   table.shownBorder = "";
 }
 async function stroke(points: Point[]): Promise<void> {
+  if (picking.value) return pickLight(points[0] as Point);
+  if (placing.value) {
+    placing.value = false;
+    placed.value = points[0] as Point;
+    return;
+  }
+  if (keeping.value) {
+    keeping.value = false;
+    if (points.length > 2) light.value = points;
+    return;
+  }
   if (!pen.value) return;
   await table.change({
     action: "add_stroke",
@@ -32,14 +50,57 @@ async function stroke(points: Point[]): Promise<void> {
     kind: pen.value,
     points,
     width: width.value,
+    settle: pen.value === "level" && settle.value,
   });
 }
 function choose(rank: number): void {
   table.plane = rank;
   table.shownBorder = "";
 }
+/** Planned values before the last one was held, by rank: what moved along is shown against them. */
+const valuesBefore = ref<{ held: number; values: Map<number, number> } | null>(null);
 async function setValue(rank: number, value: number): Promise<void> {
-  await table.change({ action: "set_planned_value", plane: rank, value });
+  const values = new Map(painting.value?.planes.map((each) => [each.rank, each.planned.value]));
+  if (await table.change({ action: "set_planned_value", plane: rank, value })) {
+    // Held in several small moves it is still one: what moved is told against where they began.
+    if (valuesBefore.value?.held !== rank) valuesBefore.value = { held: rank, values };
+  }
+}
+const moved = computed(() => {
+  const was = valuesBefore.value;
+  if (!was) return [];
+  return (painting.value?.planes ?? [])
+    .map((plane) => ({ plane, before: was.values.get(plane.rank) ?? plane.planned.value }))
+    .filter(
+      ({ plane, before }) =>
+        plane.rank !== was.held && !plane.locked && Math.abs(plane.planned.value - before) >= 0.05,
+    );
+});
+
+/** The veil the scene is seen under, or empty for the photo as it is. */
+const veil = ref("");
+const picking = ref(false);
+/** Whether a press says where a new thing stands, and where that was. */
+const placing = ref(false);
+const placed = ref<Point | null>(null);
+/** Whether the next outline is that of a light to keep, and the outline that waits for its name. */
+const keeping = ref(false);
+const light = ref<Point[]>([]);
+function drawLight(): void {
+  keeping.value = true;
+  document.querySelector(".planes .photo")?.scrollIntoView({ block: "nearest" });
+}
+const under = computed(() => {
+  const found = painting.value;
+  if (!found || !veil.value) return "";
+  const mark = encodeURIComponent(found.outline_key + found.version);
+  return `/api/paintings/${found.id}/veil.jpg?veil=${veil.value}&k=${mark}`;
+});
+async function pickLight([x, y]: Point): Promise<void> {
+  picking.value = false;
+  if (!painting.value || !source.value) return;
+  const found = await swatch(painting.value.id, source.value.number, x, y).catch(() => null);
+  if (found) await table.change({ action: "set_depth", airlight: found.colour });
 }
 </script>
 
@@ -55,8 +116,20 @@ async function setValue(rank: number, value: number): Promise<void> {
         :chosen="table.plane"
         :border="table.shownBorder"
         :strokes="painting.strokes"
-        :pen="pen"
+        :pen="keeping ? 'area' : picking || placing ? 'mark' : pen"
+        :lights="painting.reserves"
+        :light="light"
         :pen-width="width"
+        :under="under"
+        :asking="
+          picking
+            ? 'press the light of the air, low in the sky'
+            : placing
+              ? 'press where the thing stands'
+              : keeping
+                ? 'draw round the light'
+                : ''
+        "
         @stroke="stroke"
         @choose="choose"
       />
@@ -72,19 +145,49 @@ async function setValue(rank: number, value: number): Promise<void> {
           @value="setValue"
         />
       </div>
-      <PenLine v-model:width="width" class="wide" :pen="pen" @take="take" />
-      <AirLine class="wide" :depth="painting.depth" />
+      <PenLine v-model:width="width" v-model:settle="settle" class="wide" :pen="pen" @take="take" />
+      <AirLine
+        v-model:under="veil"
+        v-model:picking="picking"
+        class="wide"
+        :depth="painting.depth"
+        :source="source"
+      />
       <div class="wide scrolls" tabindex="0" role="region" aria-label="Section, scrolls sideways">
         <SectionView
           :planes="painting.planes"
           :depth="painting.depth"
           :chosen="table.plane"
           @choose="choose"
+          @distance="(rank, metres) => table.change({ action: 'set_plane', plane: rank, distance_m: metres })"
         />
       </div>
     </div>
     <PlanesStart v-else-if="painting" :has-photo="Boolean(source)" />
+    <template v-if="painting?.planes.length" #after>
+      <p v-if="painting.depth.air_said || painting.depth.warmest_said" class="air-said">
+        {{ [painting.depth.warmest_said, painting.depth.air_said].filter(Boolean).join(" ") }}
+      </p>
+      <p v-if="table.chosenPlane" class="handled">
+        <b>{{ table.chosenPlane.name }}</b> is painted with
+        <HandlingWords
+          :name="table.chosenPlane.name"
+          :handling="table.chosenPlane.handling"
+          @change="(part) => table.change({ action: 'set_plane', plane: table.plane, ...part })"
+        />
+      </p>
+      <ThingsList
+        v-model:placing="placing"
+        :things="painting.elements"
+        :planes="painting.planes"
+        :at="placed"
+        @named="placed = null"
+      />
+      <KeptLights :lights="painting.reserves" :drawn="light" @draw="drawLight" @named="light = []" />
+      <BordersList :borders="painting.borders" :planes="painting.planes" :chosen="table.plane" />
+    </template>
     <template #margin>
+      <MovedWith :moved="moved" @close="valuesBefore = null" />
       <PlaneReading v-if="table.chosenPlane?.reading" :plane="table.chosenPlane" />
     </template>
   </StageLayout>
@@ -96,6 +199,19 @@ async function setValue(rank: number, value: number): Promise<void> {
   grid-template-columns: minmax(0, 640px) minmax(150px, 1fr);
   gap: 6px 18px;
   max-width: 980px;
+}
+.air-said {
+  margin-top: 12px;
+  padding-top: 10px;
+  border-top: 1px solid var(--hair);
+  font-size: 13.5px;
+  line-height: 1.3;
+}
+.handled {
+  margin-top: 12px;
+  padding-top: 10px;
+  border-top: 1px solid var(--hair);
+  font-size: 13.5px;
 }
 .scrolls {
   overflow-x: auto;

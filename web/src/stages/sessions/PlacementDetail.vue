@@ -27,6 +27,9 @@ const session = computed(() =>
         >; {{ placement.dry_said }}</template
       >.
     </p>
+    <p v-if="pass.keeps">
+      <b>{{ pass.keeps }}</b>
+    </p>
     <p v-if="placement.done"><b>Painted.</b></p>
     <template v-else>
       <p><b>Not earlier:</b> {{ placement.not_earlier }}</p>

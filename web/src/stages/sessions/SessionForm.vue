@@ -59,6 +59,10 @@ async function keep(): Promise<void> {
     : await table.change({ action: "add_session", ...form });
   if (made) emit("close");
 }
+async function station(): Promise<void> {
+  if (props.session && (await table.change({ action: "take_station_air", session: props.session.number })))
+    emit("close");
+}
 async function remove(): Promise<void> {
   if (props.session && (await table.change({ action: "remove_session", session: props.session.number })))
     emit("close");
@@ -118,6 +122,10 @@ async function remove(): Promise<void> {
           <option v-for="[value, said] in suns" :key="value" :value="value">{{ said }}</option>
         </select> </label
       >.
+    </p>
+    <p v-if="session && form.outdoors">
+      <button type="button" class="do quiet" @click="station">Air as the station has it</button>
+      <span class="say">made up for this application, by place and day; it is no forecast</span>
     </p>
     <p v-if="form.outdoors" class="say">
       Stand where it is safe and allowed, off the road; take shade and water; leave before a storm. Local

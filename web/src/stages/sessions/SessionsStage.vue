@@ -7,6 +7,7 @@ import StageLayout from "../StageLayout.vue";
 import PlacementDetail from "./PlacementDetail.vue";
 import ScoreChart from "./ScoreChart.vue";
 import SessionForm from "./SessionForm.vue";
+import PlanOffers from "./PlanOffers.vue";
 import SessionMilestones from "./SessionMilestones.vue";
 
 const table = useTable();
@@ -27,6 +28,8 @@ watch(editing, (now) => {
   table.problem = null;
 });
 const ready = computed(() => Boolean(work.value?.passes.length));
+/** Address of the painting's files. */
+const at = computed(() => `/api/paintings/${table.painting?.id}`);
 </script>
 
 <template>
@@ -34,9 +37,12 @@ const ready = computed(() => Boolean(work.value?.passes.length));
     <div v-if="table.painting && work && ready" class="sessions">
       <div class="deeds">
         <button v-if="work.sessions.length" class="do main" @click="editing = 'new'">Add a session</button>
-        <a class="do" :href="`/api/paintings/${table.painting.id}/sheet.pdf`" target="_blank" rel="noopener"
+        <a class="do" :href="`${at}/sheet.pdf`" target="_blank" rel="noopener"
           >The sheet for the easel (PDF)</a
         >
+        <a v-if="work.sessions.length" class="do quiet" :href="`${at}/sessions.ics`">To a calendar</a>
+        <a class="do quiet" :href="`${at}/passes.csv`">Passes as a table</a>
+        <a class="do quiet" :href="`${at}/document.zip`">All of it, as an open document</a>
         <span v-if="work.sessions.length" class="sum"
           >{{ work.passes.length }} passes, {{ work.cost.painting_said }} of painting in
           {{ work.sessions.length }} {{ work.sessions.length === 1 ? "session" : "sessions" }}</span
@@ -81,6 +87,7 @@ const ready = computed(() => Boolean(work.value?.passes.length));
     </v-dialog>
     <template #margin>
       <PlacementDetail v-if="placement" :placement="placement" />
+      <PlanOffers v-if="work?.sessions.length" />
       <SessionMilestones v-if="work" :work="work" />
     </template>
   </StageLayout>

@@ -8,6 +8,7 @@ import { useTable } from "@/api/store";
 import BriefForm from "@/frame/BriefForm.vue";
 import NoticeLine from "@/frame/NoticeLine.vue";
 import WallChoice from "@/frame/WallChoice.vue";
+import LaterIdeas from "./LaterIdeas.vue";
 import ShelfStrip from "./ShelfStrip.vue";
 
 const shelf = useShelf();
@@ -85,6 +86,7 @@ async function begin(wanted: Begin): Promise<void> {
         />
         <p v-if="!shelf.binned.length" class="empty">The bin is empty.</p>
       </template>
+      <LaterIdeas v-if="!showBin" />
     </main>
     <footer class="foot">
       <span class="say">Kept in one file on this machine.</span>

@@ -1,56 +1,154 @@
 <script setup lang="ts">
-/** What is known of one photo, and what it is for. */
-import { ref, watch } from "vue";
+/** What is known of one source: what it is, what for, whose, where one stood, where the light came from. */
+import { computed, reactive, watch } from "vue";
 import type { Source } from "@/api/client";
 import { useTable } from "@/api/store";
+import { saidLight } from "./tools";
 
 const props = defineProps<{
-  /** The photo. */
+  /** The source. */
   source: Source;
 }>();
+const emit = defineEmits<{ pick: [number: number] }>();
 const table = useTable();
-const name = ref(props.source.name);
-const purpose = ref(props.source.purpose);
+const FIELDS = ["name", "purpose", "maker", "permission", "standing", "access"] as const;
+const KINDS = ["photo", "page", "sketch", "study", "painting"] as const;
+const said = reactive({ name: "", purpose: "", maker: "", permission: "", standing: "", access: "" });
 watch(
-  () => props.source.name,
-  (now) => (name.value = now),
-);
-watch(
-  () => props.source.purpose,
-  (now) => (purpose.value = now),
+  () => FIELDS.map((field) => props.source[field]),
+  (now, before) => {
+    // What is being typed elsewhere stays.
+    FIELDS.forEach((field, at) => {
+      if (!before || now[at] !== before[at]) said[field] = now[at] ?? "";
+    });
+  },
+  { immediate: true },
 );
 const PURPOSES = ["whole scene", "an element", "light", "texture"];
+const others = computed(
+  () => table.painting?.sources.filter((each) => each.number !== props.source.number) ?? [],
+);
+const chain = computed(() =>
+  props.source.lineage
+    .map((number) => table.painting?.sources.find((each) => each.number === number))
+    .filter((each) => each !== undefined),
+);
 
 async function keep(): Promise<void> {
-  if (name.value === props.source.name && purpose.value === props.source.purpose) return;
-  await table.change({
-    action: "set_source",
-    source: props.source.number,
-    name: name.value,
-    purpose: purpose.value,
-  });
+  const changed = FIELDS.filter((field) => said[field] !== props.source[field]);
+  if (!changed.length) return;
+  const words = Object.fromEntries(changed.map((field) => [field, said[field]]));
+  await table.change({ action: "set_source", source: props.source.number, ...words });
 }
 function share(): void {
   const shared = props.source.place?.shared ?? false;
   void table.change({ action: "set_source", source: props.source.number, place_shared: !shared });
 }
+function link(event: Event): void {
+  const from = Number((event.target as HTMLSelectElement).value);
+  void table.change({ action: "link_source", source: props.source.number, made_from: from || null });
+}
+function become(event: Event): void {
+  const kind = (event.target as HTMLSelectElement).value as Source["kind"];
+  void table.change({ action: "set_source", source: props.source.number, kind });
+}
 </script>
 
 <template>
   <div class="facts">
-    <p class="line">
-      <label
-        ><span class="hidden-label">Name of the photo</span
-        ><input v-model="name" class="field name" maxlength="60" @change="keep"
-      /></label>
-      <br />for
+    <label
+      ><span class="hidden-label">Name of the photo</span
+      ><input v-model="said.name" class="field name" maxlength="60" @change="keep"
+    /></label>
+    <p>
+      A
+      <select class="field" :value="source.kind" aria-label="What it is" @change="become">
+        <option v-for="each in KINDS" :key="each" :value="each">
+          {{ each === "page" ? "sketch page" : each }}
+        </option>
+      </select>
+      for
       <label
         ><span class="hidden-label">What it is for</span
-        ><input v-model="purpose" class="field" list="purposes" maxlength="60" size="12" @change="keep"
+        ><input
+          v-model="said.purpose"
+          class="field"
+          list="purposes"
+          maxlength="60"
+          size="10"
+          placeholder="..."
+          @change="keep" /></label
+      >, by
+      <label
+        ><span class="hidden-label">Who made it</span
+        ><input v-model="said.maker" class="field" maxlength="60" size="6" placeholder="me" @change="keep"
       /></label>
+      <template v-if="said.maker">
+        , with
+        <label
+          ><span class="hidden-label">By which permission</span
+          ><input
+            v-model="said.permission"
+            class="field"
+            maxlength="240"
+            size="12"
+            placeholder="no permission noted"
+            @change="keep"
+        /></label>
+      </template>
       <datalist id="purposes"><option v-for="each in PURPOSES" :key="each" :value="each" /></datalist>
     </p>
+    <p v-if="others.length">
+      made from
+      <select class="field" :value="source.made_from ?? 0" aria-label="Made from" @change="link">
+        <option :value="0">nothing here</option>
+        <option v-for="each in others" :key="each.number" :value="each.number">{{ each.name }}</option>
+      </select>
+    </p>
+    <p v-if="chain.length > 1" class="chain">
+      <template v-for="(each, at) in chain" :key="each.number">
+        <template v-if="at"> → </template>
+        <button class="do quiet" :disabled="each.number === source.number" @click="emit('pick', each.number)">
+          {{ each.name }}
+        </button>
+      </template>
+    </p>
+    <p>
+      {{
+        source.light_deg === null ? "Light: not said." : `Light comes from ${saidLight(source.light_deg)}.`
+      }}
+      <button
+        v-if="source.light_deg !== null"
+        class="do quiet"
+        @click="table.change({ action: 'set_light', source: source.number, light_deg: null })"
+      >
+        Forget it
+      </button>
+    </p>
+    <p>
+      <label
+        >Standing point
+        <input
+          v-model="said.standing"
+          class="field long"
+          maxlength="240"
+          placeholder="where one stands"
+          @change="keep"
+      /></label>
+    </p>
+    <p>
+      <label
+        >Access and safety
+        <input
+          v-model="said.access"
+          class="field long"
+          maxlength="240"
+          placeholder="tide, ground, hours, whom to ask"
+          @change="keep"
+      /></label>
+    </p>
     <p v-if="source.taken_said">Taken {{ source.taken_said }}.</p>
+    <p v-if="source.sun_said">{{ source.sun_said }}</p>
     <p v-if="source.lens">{{ source.lens }}.</p>
     <p>{{ source.width_px }} x {{ source.height_px }} pixels, {{ source.format }}.</p>
     <p v-if="source.place">
@@ -69,6 +167,12 @@ function share(): void {
       >
         Mark the planes on this one
       </button>
+      <a
+        class="do"
+        target="_blank"
+        :href="`/api/paintings/${table.painting?.id}/sources/${source.number}/card.pdf`"
+        >Print its card</a
+      >
       <button class="do quiet" @click="table.change({ action: 'remove_source', source: source.number })">
         Take it away
       </button>
@@ -84,6 +188,13 @@ function share(): void {
 .name {
   font-weight: 700;
   width: 100%;
+}
+.long {
+  width: 100%;
+}
+.chain .do {
+  min-height: 0;
+  padding: 0;
 }
 .deeds {
   display: flex;

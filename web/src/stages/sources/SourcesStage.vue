@@ -1,15 +1,18 @@
 <script setup lang="ts">
 /** The photos of this painting: what each is for, when and where it was taken. */
-import { computed, onBeforeUnmount, onMounted, ref } from "vue";
+import { computed, onBeforeUnmount, onMounted, ref, watch } from "vue";
 import type { Source } from "@/api/client";
 import { useTable } from "@/api/store";
 import StageLayout from "../StageLayout.vue";
 import IncomingPictures from "./IncomingPictures.vue";
+import SourceBoard from "./SourceBoard.vue";
 import SourceFacts from "./SourceFacts.vue";
+import type { Tool } from "./tools";
 
 const table = useTable();
 const picked = ref(0);
 const over = ref(false);
+const tool = ref<Tool | null>(null);
 const chooser = ref<HTMLInputElement | null>(null);
 const sources = computed(() => table.painting?.sources ?? []);
 const shown = computed<Source | undefined>(
@@ -35,6 +38,14 @@ function choose(event: Event): void {
   bring(field.files);
   field.value = "";
 }
+watch(
+  () => table.pointing,
+  (at) => {
+    if (!at || !["choose_source", "press_card", "show_lost"].includes(at.action)) return;
+    picked.value = Number(at.arguments.source);
+    if (at.action === "press_card") tool.value = "card";
+  },
+);
 onMounted(() => window.addEventListener("paste", paste));
 onBeforeUnmount(() => window.removeEventListener("paste", paste));
 </script>
@@ -60,14 +71,8 @@ onBeforeUnmount(() => window.removeEventListener("paste", paste));
       />
       <template v-if="shown">
         <div class="open">
-          <figure class="big">
-            <img
-              :src="shown.image"
-              :alt="shown.name"
-              :style="{ aspectRatio: `${shown.width_px} / ${shown.height_px}` }"
-            />
-          </figure>
-          <SourceFacts :key="shown.number" :source="shown" />
+          <SourceBoard v-model:tool="tool" :source="shown" />
+          <SourceFacts :key="shown.number" :source="shown" @pick="(number) => (picked = number)" />
         </div>
       </template>
       <div v-else class="empty">
@@ -89,7 +94,9 @@ onBeforeUnmount(() => window.removeEventListener("paste", paste));
           >
             <img :src="source.image" :alt="source.name" />
             <b>{{ source.name }}</b>
-            <span>{{ source.purpose }}</span>
+            <span>{{
+              [source.kind === "photo" ? "" : source.kind, source.purpose].filter(Boolean).join(", ")
+            }}</span>
           </button>
         </li>
         <li><button class="do more" @click="chooser?.click()">Bring more photos</button></li>
@@ -122,13 +129,6 @@ onBeforeUnmount(() => window.removeEventListener("paste", paste));
   display: grid;
   grid-template-columns: minmax(0, 640px) minmax(0, 1fr);
   gap: 20px;
-}
-.big img {
-  display: block;
-  width: 100%;
-  max-height: min(470px, 62dvh);
-  object-fit: contain;
-  object-position: left top;
 }
 @media (max-width: 900px) {
   .open {

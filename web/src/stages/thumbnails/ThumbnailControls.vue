@@ -1,27 +1,17 @@
-<script lang="ts">
-/** What a thumbnail is made with. */
-export interface Settings {
-  source: number;
-  steps: number;
-  smallest_share: number;
-  softness: number;
-  even: boolean;
-  /** Cuts set by hand, darkest first, or null where they are found. */
-  cuts: number[] | null;
-}
-</script>
-
 <script setup lang="ts">
 /** Steps, smallest shape worth painting, softness of the squint; all act on the picture at once. */
-import { computed } from "vue";
+import { computed, ref } from "vue";
 import type { Choices, Source } from "@/api/client";
+import type { Settings } from "./trial";
 
 const settings = defineModel<Settings>({ required: true });
 const props = defineProps<{
   /** Photos to choose from. */
   sources: Source[];
   /** Ends of the sliders. */
-  limits: Pick<Choices, "smallest_share" | "softness">;
+  limits: Pick<Choices, "smallest_share" | "softness" | "keys">;
+  /** Whether departures are planned on this source. */
+  departures: boolean;
   /** The smallest shape as an area on the support, in words. */
   smallestSaid: string;
   /** True while what is shown is a kept thumbnail, unchanged. */
@@ -29,12 +19,19 @@ const props = defineProps<{
   /** Name of the kept thumbnail that was taken up, or empty. */
   current: string;
 }>();
-const emit = defineEmits<{ keep: []; adjust: [] }>();
+const emit = defineEmits<{ keep: []; adjust: []; later: [note: string]; source: [number: number] }>();
+const putting = ref(false);
+const note = ref("");
+function later(): void {
+  emit("later", note.value);
+  putting.value = false;
+  note.value = "";
+}
 const STEPS = [2, 3, 4, 5, 6, 7];
 
 function set<K extends keyof Settings>(key: K, value: Settings[K]): void {
-  // Other steps need other cuts.
-  const cuts = key === "steps" || key === "even" ? null : settings.value.cuts;
+  // Other steps, or another key, need other cuts.
+  const cuts = key === "steps" || key === "even" || key === "key" ? null : settings.value.cuts;
   settings.value = { ...settings.value, cuts, [key]: value };
 }
 // The slider moves on the square root, so that small areas can be told apart.
@@ -104,12 +101,31 @@ const softSaid = computed(() => {
       ><input :checked="settings.even" type="checkbox" @change="set('even', !settings.even)" /> equal
       steps</label
     >
+    <label class="check"
+      >in
+      <select
+        class="field"
+        aria-label="Key of the thumbnail"
+        :value="settings.key ?? ''"
+        @change="set('key', ($event.target as HTMLSelectElement).value || null)"
+      >
+        <option value="">its own key</option>
+        <option v-for="each in limits.keys" :key="each.key" :value="each.key">
+          {{ each.name.toLowerCase() }}
+        </option>
+      </select>
+    </label>
+    <label v-if="departures" class="check"
+      ><input :checked="settings.departed" type="checkbox" @change="set('departed', !settings.departed)" />
+      with my departures</label
+    >
     <label v-if="sources.length > 1" class="check"
       >from
       <select
+        aria-label="from which source"
         class="field"
         :value="settings.source"
-        @change="set('source', Number(($event.target as HTMLSelectElement).value))"
+        @change="emit('source', Number(($event.target as HTMLSelectElement).value))"
       >
         <option v-for="each in props.sources" :key="each.number" :value="each.number">{{ each.name }}</option>
       </select>
@@ -117,7 +133,20 @@ const softSaid = computed(() => {
     <span class="deeds">
       <button class="do main" :disabled="kept" @click="emit('keep')">Keep it</button>
       <button v-if="current && !kept" class="do" @click="emit('adjust')">Change “{{ current }}”</button>
+      <button class="do quiet" :aria-expanded="putting" @click="putting = !putting">For later</button>
     </span>
+    <form v-if="putting" class="put" @submit.prevent="later">
+      <label
+        >An idea for later:
+        <input
+          v-model="note"
+          class="field"
+          maxlength="240"
+          placeholder="a night version, another format ..."
+          autofocus
+      /></label>
+      <button class="do">Put it aside</button>
+    </form>
   </div>
 </template>
 
@@ -162,6 +191,16 @@ const softSaid = computed(() => {
   width: 18px;
   height: 18px;
   accent-color: var(--ink);
+}
+.put {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  width: 100%;
+  justify-content: flex-end;
+}
+.put .field {
+  min-width: 240px;
 }
 .deeds {
   display: flex;

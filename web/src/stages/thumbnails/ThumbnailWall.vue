@@ -1,10 +1,10 @@
 <script setup lang="ts">
 /** The thumbnails that were kept, pinned in their own proportions with their reading. */
-import { ref } from "vue";
+import { computed, ref } from "vue";
 import type { Thumbnail } from "@/api/client";
 import { useTable } from "@/api/store";
 
-defineProps<{
+const props = defineProps<{
   /** Kept thumbnails. */
   thumbnails: Thumbnail[];
   /** Number of the one that is shown big. */
@@ -13,6 +13,8 @@ defineProps<{
 const emit = defineEmits<{ take: [thumbnail: Thumbnail] }>();
 const table = useTable();
 const naming = ref(0);
+const here = computed(() => props.thumbnails.filter((each) => each.later === null));
+const later = computed(() => props.thumbnails.filter((each) => each.later !== null));
 
 function masses(thumbnail: Thumbnail): string {
   const shares = [...thumbnail.reading.shares].reverse().map((each) => Math.round(100 * each));
@@ -29,7 +31,7 @@ async function rename(thumbnail: Thumbnail, event: Event): Promise<void> {
 <template>
   <ul class="wall" aria-label="Kept thumbnails">
     <li
-      v-for="each in thumbnails"
+      v-for="each in here"
       :key="each.number"
       class="pinned"
       :style="{ width: `${Math.max(96, Math.round(106 * each.aspect))}px` }"
@@ -66,6 +68,7 @@ async function rename(thumbnail: Thumbnail, event: Event): Promise<void> {
       />
       <button v-else class="name" title="Rename" @click="naming = each.number">{{ each.name }}</button>
       <span class="masses">{{ masses(each) }}</span>
+      <span v-if="each.differs" class="masses">{{ each.differs }}</span>
       <span class="deeds">
         <b v-if="each.chosen">chosen</b>
         <button
@@ -77,6 +80,13 @@ async function rename(thumbnail: Thumbnail, event: Event): Promise<void> {
         </button>
         <button
           class="do quiet"
+          :aria-label="`For later: ${each.name}`"
+          @click="table.change({ action: 'set_aside', thumbnail: each.number, note: '' })"
+        >
+          For later
+        </button>
+        <button
+          class="do quiet"
           :aria-label="`Take away: ${each.name}`"
           @click="table.change({ action: 'remove_thumbnail', thumbnail: each.number })"
         >
@@ -84,10 +94,33 @@ async function rename(thumbnail: Thumbnail, event: Event): Promise<void> {
         </button>
       </span>
     </li>
-    <li v-if="!thumbnails.length" class="none">
+    <li v-if="!here.length" class="none">
       Nothing kept yet. Three to six variants are usual before one is chosen.
     </li>
   </ul>
+  <section v-if="later.length" class="later" aria-label="For later">
+    <h2>For later</h2>
+    <ul>
+      <li v-for="each in later" :key="each.number">
+        <button :aria-label="`Look at ${each.name}`" @click="emit('take', each)">
+          <img :src="each.image" alt="" />
+        </button>
+        <span
+          ><b>{{ each.name }}</b> <span class="say">{{ each.later }}</span></span
+        >
+        <button class="do quiet" @click="table.change({ action: 'take_up_again', thumbnail: each.number })">
+          Take it up again
+        </button>
+        <button
+          class="do quiet"
+          :aria-label="`Take away: ${each.name}`"
+          @click="table.change({ action: 'remove_thumbnail', thumbnail: each.number })"
+        >
+          Take away
+        </button>
+      </li>
+    </ul>
+  </section>
 </template>
 
 <style scoped>
@@ -126,12 +159,27 @@ async function rename(thumbnail: Thumbnail, event: Event): Promise<void> {
 }
 .deeds {
   display: flex;
-  gap: 12px;
+  flex-wrap: wrap;
+  gap: 0 12px;
   align-items: center;
 }
 .deeds .do {
   min-height: 24px;
   font-size: 13px;
+}
+.later {
+  margin-top: 10px;
+  font-size: 14px;
+}
+.later li {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 12px;
+  align-items: center;
+  padding: 3px 0;
+}
+.later img {
+  height: 44px;
 }
 .none {
   color: var(--ink2);

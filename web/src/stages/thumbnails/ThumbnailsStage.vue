@@ -1,71 +1,100 @@
 <script setup lang="ts">
-/** The photo in two to seven values: adjusted live, read, kept, chosen. */
+/** The photo in two to seven values: adjusted live, read, changed by hand, kept, chosen, taken to the support. */
 import { computed, ref, watch } from "vue";
-import type { Preview, Thumbnail } from "@/api/client";
+import type { DivisionOf, Edit, Preview, Seen, Swatch, Thumbnail } from "@/api/client";
+import { Problem } from "@/api/client";
 import { useTable } from "@/api/store";
-import FocusMark from "@/picture/FocusMark.vue";
+import { preview as tryIt, seen as readIt, swatch as liftIt } from "@/api/tries";
 import ValueScale from "@/picture/ValueScale.vue";
+import { fromView, viewOf, type Crop } from "@/picture/crop";
+import type { Point } from "@/picture/pen";
 import StageLayout from "../StageLayout.vue";
+import CropWords from "./CropWords.vue";
 import FocusLine from "./FocusLine.vue";
-import ThumbnailControls, { type Settings } from "./ThumbnailControls.vue";
+import ReadingFacts from "./ReadingFacts.vue";
+import ShapeWords from "./ShapeWords.vue";
+import SupportPanel from "./SupportPanel.vue";
+import SwatchWords from "./SwatchWords.vue";
+import ThumbnailControls from "./ThumbnailControls.vue";
 import ThumbnailWall from "./ThumbnailWall.vue";
+import TrialPicture, { type TrialTool } from "./TrialPicture.vue";
+import { differ, settingsOf, triedOf, usualSettings, type Settings } from "./trial";
 
 const table = useTable();
-const settings = ref<Settings>({
-  source: 0,
-  steps: 4,
-  smallest_share: 0.004,
-  softness: 0.014,
-  even: false,
-  cuts: null,
-});
+const settings = ref<Settings>(usualSettings(undefined));
 const at = ref(0);
 const preview = ref<Preview | null>(null);
-const photo = ref(false);
-const marking = ref(false);
+const reading = ref<Seen | null>(null);
+const tool = ref<TrialTool | null>(null);
+const isolate = ref<number | null>(null);
+const pressed = ref<Point | null>(null);
+const pulling = ref(0);
+const swatch = ref<Swatch | null>(null);
+const ratio = ref(1.5);
+const suggested = ref<Crop[]>([]);
+const division = ref<DivisionOf | null>(null);
+const places = ref<Point[]>([]);
 let asking: AbortController | null = null;
 let wanted = "";
+let reader = 0;
 
-const sources = computed(() => table.painting?.sources ?? []);
+const sources = computed(() => (table.painting?.sources ?? []).filter((each) => each.kind !== "page"));
 const thumbnails = computed(() => table.painting?.thumbnails ?? []);
 const source = computed(() => sources.value.find((each) => each.number === settings.value.source));
 const current = computed(() => thumbnails.value.find((each) => each.number === at.value));
 const focus = computed(() => table.painting?.brief.focus ?? null);
-const changed = computed(() => {
-  const kept = current.value;
-  if (!kept) return true;
-  const now = settings.value;
-  return (
-    kept.steps !== now.steps ||
-    kept.smallest_share !== now.smallest_share ||
-    kept.softness !== now.softness ||
-    kept.even !== now.even ||
-    JSON.stringify(kept.cuts_by_hand ? kept.reading.cuts : null) !== JSON.stringify(now.cuts) ||
-    kept.source !== now.source
-  );
-});
+const changed = computed(() => !current.value || differ(settingsOf(current.value), settings.value));
+const tried = computed(() => triedOf(settings.value, changed.value ? 0 : at.value, null));
+/** Judgements on what is shown, unless that is the chosen thumbnail as the painting knows it. */
+const judgements = computed(() =>
+  changed.value || !current.value?.chosen ? (reading.value?.judgements ?? []) : null,
+);
+const sketches = computed(() =>
+  thumbnails.value.filter(
+    (each) =>
+      each.source !== settings.value.source &&
+      sources.value.some((from) => from.number === each.source && from.kind === "sketch"),
+  ),
+);
+const departures = computed(() => (source.value?.departures.length ?? 0) > 0);
 
 function take(thumbnail: Thumbnail): void {
   at.value = thumbnail.number;
-  const { source: from, steps, smallest_share, softness, even } = thumbnail;
-  const cuts = thumbnail.cuts_by_hand ? [...thumbnail.reading.cuts] : null;
-  settings.value = { source: from, steps, smallest_share, softness, even, cuts };
+  settings.value = settingsOf(thumbnail);
+}
+function change(part: Partial<Settings>): void {
+  settings.value = { ...settings.value, ...part };
 }
 
 /** Asks for the picture as it would be now; while one is asked for, only the latest wish is kept. */
 async function refresh(): Promise<void> {
-  if (!source.value) return;
-  const key = JSON.stringify([settings.value, focus.value]);
+  const id = table.painting?.id;
+  if (!source.value || !id) return;
+  const key = JSON.stringify([settings.value, focus.value, isolate.value, source.value.image, marks()]);
   if (key === wanted) return;
   wanted = key;
   asking?.abort();
   asking = new AbortController();
+  const signal = asking.signal;
+  window.clearTimeout(reader);
   try {
-    const found = await table.preview({ ...settings.value, signal: asking.signal });
-    if (found) preview.value = found;
+    preview.value = await tryIt(id, triedOf(settings.value, 0, isolate.value), signal);
+    // What takes longer to read waits until the hand rests.
+    reader = window.setTimeout(() => void read(id, signal), 220);
   } catch (cause) {
-    if (!(cause instanceof DOMException)) wanted = "";
+    if (cause instanceof DOMException) return;
+    wanted = "";
+    const edits = settings.value.edits;
+    if (cause instanceof Problem) table.problem = cause;
+    // A change by hand that cannot be made is let go; the rest stays.
+    if (edits.length) change({ edits: edits.slice(0, -1) });
   }
+}
+async function read(id: number, signal: AbortSignal): Promise<void> {
+  reading.value = await readIt(id, tried.value, signal).catch(() => reading.value);
+}
+function marks(): unknown {
+  return settings.value.departed ? source.value?.departures : null;
 }
 
 watch(
@@ -73,10 +102,11 @@ watch(
   () => {
     at.value = 0;
     preview.value = null;
+    reading.value = null;
     wanted = "";
     const first = thumbnails.value.find((each) => each.chosen) ?? thumbnails.value[0];
     if (first) take(first);
-    else settings.value.source = (sources.value.find((each) => each.main) ?? sources.value[0])?.number ?? 0;
+    else settings.value = usualSettings(sources.value.find((each) => each.main) ?? sources.value[0]);
   },
   { immediate: true },
 );
@@ -87,24 +117,59 @@ watch(
     const kept = thumbnails.value.find((each) => each.number === at.value);
     if (kept) take(kept);
     else if (at.value) at.value = 0;
-    if (!source.value) settings.value.source = sources.value[0]?.number ?? 0;
+    if (!source.value) settings.value = usualSettings(sources.value[0]);
+    places.value = [];
+    if (table.painting && source.value) void read(table.painting.id, new AbortController().signal);
   },
 );
-watch([settings, focus], refresh, { deep: true, immediate: true });
+watch([settings, focus, isolate, () => source.value?.image, marks], refresh, {
+  deep: true,
+  immediate: true,
+});
+watch(tool, () => {
+  pressed.value = null;
+  swatch.value = null;
+  suggested.value = [];
+});
+watch(
+  () => table.pointing,
+  (pointing) => {
+    if (pointing?.action === "show_places") places.value = pointing.arguments.places as Point[];
+    if (pointing?.action === "show_crops") tool.value = "crop";
+    if (pointing?.action === "choose_departure" && source.value) {
+      const view = viewOf(settings.value.crop, source.value);
+      places.value = [fromView(view, pointing.arguments.at as Point)];
+    }
+  },
+);
 
 async function mark(x: number, y: number): Promise<void> {
-  marking.value = false;
+  tool.value = null;
   await table.change({ action: "set_focus", x, y });
 }
-async function keep(): Promise<void> {
+function pickSource(number: number): void {
+  const next = usualSettings(sources.value.find((each) => each.number === number));
+  settings.value = { ...next, steps: settings.value.steps, softness: settings.value.softness };
+}
+function byHand(edit: Edit): void {
+  change({ edits: [...settings.value.edits, edit] });
+}
+function shape(kind: "step" | "join" | "split", step: number | null = null): void {
+  if (pressed.value) byHand({ kind, points: [pressed.value], step, width: 0.02 });
+}
+async function lift([x, y]: Point): Promise<void> {
+  if (!table.painting || !source.value) return;
+  swatch.value = await liftIt(table.painting.id, source.value.number, x, y).catch(() => null);
+}
+async function keep(later: string | null): Promise<void> {
   const before = new Set(thumbnails.value.map((each) => each.number));
-  if (await table.change({ action: "keep_thumbnail", ...settings.value, name: "" })) {
+  if (await table.change({ action: "keep_thumbnail", ...settings.value, later, name: "" })) {
     const made = thumbnails.value.find((each) => !before.has(each.number));
-    if (made) take(made);
+    if (made && later === null) take(made);
   }
 }
 async function adjust(): Promise<void> {
-  const { steps, smallest_share, softness, even, cuts } = settings.value;
+  const { steps, smallest_share, softness, even, cuts, crop, key, departed, edits } = settings.value;
   await table.change({
     action: "set_thumbnail",
     thumbnail: at.value,
@@ -112,49 +177,71 @@ async function adjust(): Promise<void> {
     smallest_share,
     softness,
     even,
+    departed,
+    edits,
     ...(cuts ? { cuts } : { find_cuts: true }),
+    ...(crop ? { crop } : { whole: true }),
+    ...(key ? { key } : { own_key: true }),
   });
 }
 </script>
 
 <template>
-  <StageLayout>
+  <StageLayout :tried="judgements">
     <div v-if="source" class="values">
-      <figure class="picture">
-        <img
-          :src="photo || !preview ? source.image : preview.image"
-          :alt="photo ? 'The photo' : `The photo in ${settings.steps} values`"
-          :class="{ crisp: !photo }"
-          :style="{ aspectRatio: `${source.width_px} / ${source.height_px}` }"
-        />
-        <FocusMark
-          v-if="source.main && (focus || marking)"
-          :focus="focus"
-          :aspect="source.width_px / source.height_px"
-          :marking="marking"
-          @mark="mark"
-          @done="marking = false"
-        />
-        <span class="see">
-          <button class="do on-picture" :aria-pressed="photo" @click="photo = !photo">
-            {{ photo ? "Values" : "Photo" }}
-          </button>
-          <button
-            v-if="source.main"
-            class="do on-picture"
-            :aria-pressed="marking"
-            @click="marking = !marking"
-          >
-            {{ marking ? "Press where the eye is to stay" : focus ? "Move the focus" : "Mark the focus" }}
-          </button>
-        </span>
-      </figure>
+      <TrialPicture
+        v-model:tool="tool"
+        v-model:isolate="isolate"
+        :source="source"
+        :preview="preview"
+        :steps="settings.steps"
+        :crop="settings.crop"
+        :ratio="ratio"
+        :suggested="suggested"
+        :division="division"
+        :places="places"
+        :pressed="pressed"
+        :pull="0.02"
+        :sketches="sketches"
+        @crop="(crop) => change({ crop, edits: [] })"
+        @mark="mark"
+        @press="(point) => (pressed = point)"
+        @stroke="(points) => byHand({ kind: 'pull', points, step: pulling, width: 0.02 })"
+        @swatch="lift"
+      />
       <div class="scale">
         <ValueScale
           v-if="preview"
           :reading="preview.reading"
-          @cuts="(cuts) => (settings = { ...settings, cuts, even: false })"
+          @cuts="(cuts) => change({ cuts, even: false })"
         />
+      </div>
+      <div class="words">
+        <CropWords
+          v-if="tool === 'crop'"
+          :source="source"
+          :tried="tried"
+          :crop="settings.crop"
+          @crop="(crop) => change({ crop, edits: [] })"
+          @ratio="(now) => (ratio = now)"
+          @suggested="(crops) => (suggested = crops)"
+          @done="tool = null"
+        />
+        <ShapeWords
+          v-if="preview && (tool === 'shape' || tool === 'pull' || settings.edits.length)"
+          :reading="preview.reading"
+          :pressed="tool === 'shape' && pressed !== null"
+          :pulling="tool === 'pull'"
+          :step="pulling"
+          :count="settings.edits.length"
+          @step="(step) => shape('step', step)"
+          @join="shape('join')"
+          @split="shape('split')"
+          @pull="(step) => (pulling = step)"
+          @back="change({ edits: settings.edits.slice(0, -1) })"
+          @clear="change({ edits: [] })"
+        />
+        <SwatchWords v-if="swatch" :swatch="swatch" />
       </div>
       <ThumbnailControls
         v-if="table.choices"
@@ -162,13 +249,23 @@ async function adjust(): Promise<void> {
         class="controls"
         :sources="sources"
         :limits="table.choices"
+        :departures="departures"
         :smallest-said="preview?.smallest_said ?? ''"
         :kept="!changed"
         :current="current?.name ?? ''"
-        @keep="keep"
+        @keep="keep(null)"
+        @later="keep"
         @adjust="adjust"
+        @source="pickSource"
       />
-      <ThumbnailWall class="below" :thumbnails="thumbnails" :at="at" @take="take" />
+      <div class="below">
+        <ThumbnailWall :thumbnails="thumbnails" :at="at" @take="take" />
+        <SupportPanel
+          :tried="tried"
+          :kept="changed ? undefined : current"
+          @divide="(now) => (division = now)"
+        />
+      </div>
     </div>
     <div v-else class="empty">
       <h2>First a photo</h2>
@@ -179,15 +276,9 @@ async function adjust(): Promise<void> {
     </div>
     <template #margin>
       <FocusLine v-if="focus && source?.main" :focus="focus" :step="preview?.reading.focus_step ?? null" />
-      <div v-if="preview" class="reading">
-        <h2>Reads as {{ preview.reading.effective_shapes.toFixed(1) }} shapes</h2>
-        <p>
-          Photo from <b>{{ preview.reading.darkest.toFixed(1) }}</b> to
-          <b>{{ preview.reading.lightest.toFixed(1) }}</b>, {{ preview.reading.key }} key.
-          {{ preview.reading.shapes }} shapes are drawn, the largest holds
-          {{ Math.round(100 * preview.reading.largest_share) }} %.
-        </p>
-      </div>
+    </template>
+    <template #after>
+      <ReadingFacts v-if="reading" :facts="reading.facts" />
     </template>
   </StageLayout>
 </template>
@@ -195,58 +286,31 @@ async function adjust(): Promise<void> {
 <style scoped>
 .values {
   display: grid;
-  grid-template-columns: minmax(0, 640px) minmax(170px, 1fr);
-  grid-template-rows: auto auto auto;
+  grid-template-columns: minmax(0, 660px) minmax(170px, 1fr);
   gap: 8px 18px;
-}
-.picture {
-  position: relative;
-  align-self: start;
-  line-height: 0;
-}
-.picture img {
-  width: 100%;
-  max-height: 470px;
-  object-fit: contain;
-  object-position: left top;
-}
-.see {
-  position: absolute;
-  left: 8px;
-  bottom: 8px;
-  display: flex;
-  gap: 8px;
-}
-.see .do {
-  background: var(--shade);
-  border-color: #fff;
-  color: #fff;
-}
-.see .do:hover:not(:disabled),
-.see .do[aria-pressed="true"] {
-  background: #fff;
-  color: #111;
 }
 .scale {
   position: relative;
+  min-height: 380px;
 }
 .scale > * {
   position: absolute;
   inset: 0;
 }
+.words,
 .controls,
 .below {
   grid-column: 1 / -1;
 }
-.reading {
-  margin-bottom: 14px;
-  padding-bottom: 12px;
-  border-bottom: 1px solid var(--hair);
-  font-size: 14px;
+.words:empty {
+  display: none;
 }
 @media (max-width: 900px) {
   .values {
     grid-template-columns: minmax(0, 1fr);
+  }
+  .scale {
+    min-height: 0;
   }
   .scale > * {
     position: static;

@@ -1,0 +1,114 @@
+"""Routes of files that leave the application: thumbnails in open formats, the drawing at true size, a source's card."""
+
+from __future__ import annotations
+
+from typing import Annotated, Literal
+
+from fastapi import APIRouter, Query, Response
+from pydantic import BaseModel
+
+from kind_distance.api.context import Here
+
+router = APIRouter(prefix="/api/paintings/{painting_id}", tags=["files"])
+MEDIA_TYPES = {
+    "ics": "text/calendar; charset=utf-8",
+    "csv": "text/csv; charset=utf-8",
+    "zip": "application/zip",
+    "png": "image/png",
+    "svg": "image/svg+xml",
+    "ora": "image/openraster",
+    "pdf": "application/pdf",
+}
+Grid = Annotated[float | None, Query(ge=0.5, le=50, allow_inf_nan=False)]
+Division = Annotated[str, Query(max_length=40)]
+
+
+class DrawingView(BaseModel):
+    """What the drawing on the support asks for, in words, and how large it is."""
+
+    said: str
+    width_cm: float
+    height_cm: float
+
+
+def _file(data: bytes, kind: str, name: str, *, inline: bool = False) -> Response:
+    shown = "inline" if inline else "attachment"
+    headers = {"Content-Disposition": f'{shown}; filename="{name}.{kind}"'}
+    return Response(data, media_type=MEDIA_TYPES[kind], headers=headers)
+
+
+@router.get("/thumbnails/{number}/file.{kind}", response_class=Response, summary="Take a thumbnail out")
+def thumbnail_out(here: Here, painting_id: int, number: int, kind: Literal["png", "svg", "ora"]) -> Response:
+    """Give a kept thumbnail as PNG, as SVG with one path per shape, or as OpenRaster with one layer per step."""
+    from kind_distance.studio.exporting import thumbnail_file  # the PDF writer comes along
+
+    state = here.studio.desk(painting_id, here.clock()).state
+    return _file(thumbnail_file(here.studio.file, state, number, kind), kind, f"thumbnail-{number}")
+
+
+@router.get("/thumbnails/{number}/drawing.{kind}", response_class=Response, summary="Print the drawing at true size")
+def drawing_out(
+    here: Here,
+    painting_id: int,
+    number: int,
+    kind: Literal["pdf", "svg"],
+    division: Division = "thirds",
+    grid_cm: Grid = None,
+    paper: Annotated[str, Query(max_length=12)] = "a4",
+) -> Response:
+    """Print contours, grid, division and a 10 cm bar at true size, tiled as PDF or in one piece as SVG."""
+    from kind_distance.studio.exporting import transfer_file, transfer_of
+
+    state, file = here.studio.desk(painting_id, here.clock()).state, here.studio.file
+    transfer = transfer_of(file, state, number, division, grid_cm)
+    return _file(transfer_file(kind, paper, transfer), kind, f"drawing-{number}", inline=True)
+
+
+@router.get("/thumbnails/{number}/drawing", summary="Say what the drawing asks for")
+def drawing(here: Here, painting_id: int, number: int) -> DrawingView:
+    """Say how much line there is to draw, how long that takes and what it does under paint."""
+    from kind_distance.studio.exporting import drawing_said, transfer_of
+
+    state, file = here.studio.desk(painting_id, here.clock()).state, here.studio.file
+    transfer = transfer_of(file, state, number, "none", None)
+    return DrawingView(
+        said=drawing_said(state, transfer),
+        width_cm=round(transfer.width_cm, 2),
+        height_cm=round(transfer.height_cm, 2),
+    )
+
+
+@router.get("/sources/{number}/card.pdf", response_class=Response, summary="Print the card of a source")
+def card(here: Here, painting_id: int, number: int) -> Response:
+    """Print a source with its pins, departures and what is known of the place."""
+    from kind_distance.studio.exporting import card_of
+
+    state = here.studio.desk(painting_id, here.clock()).state
+    return _file(card_of(here.studio.file, state, number), "pdf", f"card-{number}", inline=True)
+
+
+@router.get("/sessions.ics", response_class=Response, summary="Take the sessions to a calendar")
+def sessions_out(here: Here, painting_id: int) -> Response:
+    """Give the sessions, and the days that are waited for, as iCalendar."""
+    from kind_distance.studio.workfiles import sessions_calendar
+
+    desk = here.studio.desk(painting_id, here.clock())
+    return _file(sessions_calendar(painting_id, desk.state, desk.survey(), here.now_min), "ics", "sessions")
+
+
+@router.get("/passes.csv", response_class=Response, summary="Take the passes to a table")
+def passes_out(here: Here, painting_id: int) -> Response:
+    """Give the passes in their order as CSV."""
+    from kind_distance.studio.workfiles import passes_table
+
+    desk = here.studio.desk(painting_id, here.clock())
+    return _file(passes_table(desk.state, desk.survey().work), "csv", "passes")
+
+
+@router.get("/document.zip", response_class=Response, summary="Take the painting as an open document")
+def document_out(here: Here, painting_id: int) -> Response:
+    """Give the painting as JSON beside its pictures, without places or what a camera writes into a file."""
+    from kind_distance.studio.workfiles import document_zip
+
+    desk = here.studio.desk(painting_id, here.clock())
+    return _file(document_zip(here.studio.file, desk.state, desk.survey()), "zip", "painting")

@@ -1,0 +1,208 @@
+"""Reserved lights: areas where the ground, or a light, is kept while all around is painted.
+
+In transparent paint a light that is lost is lost; in opaque paint it can be set on top. Either way it shines only
+before something darker, and at a distance only as light as the air leaves it.
+"""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+import cv2
+import numpy as np
+from numpy.typing import NDArray
+
+from kind_distance.core.depth.marking import Stroke
+from kind_distance.core.judgement import Judgement, Remedy
+from kind_distance.core.wording import Unit, say_area, say_list, say_value
+from kind_distance.errors import DomainError
+
+STAGE = "planes"
+WAYS = {
+    "ground": "the ground is left bare",
+    "masked": "masked, and freed at the end",
+    "lifted": "lifted out while the paint still gives",
+    "added": "added on top at the end, opaque",
+}
+SHINES = 1.0  # value step to its surroundings without which a light does not shine [V]; common practice, no source
+TOO_LIGHT = 0.9  # so much above the lightest accent of its plane a light comes forward [V]; common practice, no source
+LIFTED_LOSS = 0.8  # lifting leaves a stain: so much darker than the ground [V]; from memory
+LEAST_SHARE = 2e-5
+
+
+@dataclass(frozen=True)
+class Reserve:
+    """A reserved light on the main picture.
+
+    Parameters
+    ----------
+    number : int
+    name : str
+    way : "ground", "masked", "lifted" or "added"
+    points : tuple of (float, float)
+        Its outline in shares of the picture.
+    """
+
+    number: int
+    name: str
+    way: str
+    points: tuple[tuple[float, float], ...]
+
+    def __post_init__(self) -> None:
+        if self.way not in WAYS:
+            raise DomainError("A light is left, masked, lifted or added.", "Choose one of the four.")
+        Stroke("area", 1, self.points)  # checks the outline
+
+    def mask(self, height: int, width: int) -> NDArray[np.bool_]:
+        """Pixels of the light: (height, width) bool."""
+        return Stroke("area", 1, self.points).raster(height, width)
+
+
+@dataclass(frozen=True)
+class KeptLight:
+    """A reserved light as measured.
+
+    Parameters
+    ----------
+    share : float
+        Of the picture, 0-1.
+    planes : tuple of (int, float)
+        Ranks it lies in with the share of the light in each, largest first.
+    photo : float
+        What the photo shows there. [V]
+    value : float
+        What will be seen there when it is kept this way. [V]
+    around : float
+        Planned value of what stands around it. [V]
+    """
+
+    share: float
+    planes: tuple[tuple[int, float], ...]
+    photo: float
+    value: float
+    around: float
+
+
+def measure_kept(
+    reserve: Reserve,
+    labels: NDArray[np.uint8],
+    value: NDArray[np.float32],
+    planned: list[float],
+    lights: list[float],
+    ground: float,
+) -> KeptLight | None:
+    """Measure a reserved light; None where nothing of it lies on the picture.
+
+    Parameters
+    ----------
+    reserve : Reserve
+    labels : uint8 array, shape (H, W)
+    value : float32 array, shape (H, W)
+        Of the photo. [V]
+    planned, lights : list of float
+        Planned mass and light accent of each plane. [V]
+    ground : float
+        Value of the bare ground. [V]
+    """
+    inside = reserve.mask(*labels.shape)
+    count = int(inside.sum())
+    if count < LEAST_SHARE * labels.size or count == 0:
+        return None
+    held = np.bincount(labels[inside], minlength=len(planned) + 1)[1:]
+    planes = tuple((int(n) + 1, float(held[n] / count)) for n in np.argsort(-held, kind="stable") if held[n])
+    photo = float(np.percentile(value[inside], 90))
+    reach = max(5, round(0.35 * float(np.sqrt(count)))) | 1
+    ring = cv2.dilate(inside.view(np.uint8), cv2.getStructuringElement(cv2.MORPH_ELLIPSE, (reach, reach))) > 0
+    ring &= ~inside
+    around = np.bincount(labels[ring], minlength=len(planned) + 1)[1:].astype(float)
+    total = float(around.sum())
+    surroundings = float((around * np.array(planned)).sum() / total) if total else planned[planes[0][0] - 1]
+    seen = {"ground": ground, "masked": ground, "lifted": ground - LIFTED_LOSS}.get(reserve.way)
+    if seen is None:
+        seen = min(9.5, max(photo, lights[planes[0][0] - 1]))
+    return KeptLight(count / labels.size, planes, photo, seen, surroundings)
+
+
+def audit_kept(
+    kept: list[tuple[Reserve, KeptLight]],
+    names: list[str],
+    lights: list[float],
+    far: list[bool],
+    *,
+    transparent: bool,
+    area_cm2: float,
+    unit: Unit,
+) -> list[Judgement]:
+    """Judge reserved lights: whether they shine, whether they stay in their plane, whether the way suits the paint.
+
+    Parameters
+    ----------
+    kept : list of (Reserve, KeptLight)
+    names : list of str
+        Planes, farthest first.
+    lights : list of float
+        Lightest accent that is planned for each plane. [V]
+    far : list of bool
+        Planes whose lights the air dims.
+    transparent : bool
+        The paint cannot cover: what is lost is lost.
+    area_cm2 : float
+        Of the picture on its support. [cm2]
+    unit : "cm" or "in"
+    """
+    found = []
+    for reserve, light in kept:
+        name, plane = reserve.name, light.planes[0][0]
+        where = say_list([names[rank - 1] for rank, share in light.planes if share >= 0.1])
+        size = say_area(light.share * area_cm2, unit)
+        gone = Remedy("Give it up", "remove_reserve", {"reserve": reserve.number})
+        if light.value - light.around < SHINES:
+            remedies = [gone]
+            if reserve.way != "added" and not transparent:
+                remedies.insert(0, Remedy("Add it on top", "set_reserve", {"reserve": reserve.number, "way": "added"}))
+            wanted = round(light.value - SHINES - 0.1, 1)
+            if wanted >= 1.5:
+                darker = Remedy(f"{names[plane - 1]} to {say_value(wanted)}", "set_planned_value",
+                                {"plane": plane, "value": wanted})  # fmt: skip
+                remedies.insert(0, darker)
+            found.append(
+                Judgement(
+                    f"light_dull:r{reserve.number}", "light_dull", STAGE, "mild",
+                    f"{name} will not shine",
+                    f"{size} in {where}: kept at {say_value(light.value)} before {say_value(light.around)}, "
+                    f"{light.value - light.around:.1f} apart. A light is made by the dark around it; from one step on "
+                    "it is seen as light.",
+                    10 * (SHINES - (light.value - light.around)), (plane,), tuple(remedies),
+                )
+            )  # fmt: skip
+        over = light.value - lights[plane - 1]
+        if far[plane - 1] and over > TOO_LIGHT:
+            remedies = []
+            if not transparent and reserve.way != "added":
+                remedies.append(Remedy("Add it on top, as light as the air leaves it", "set_reserve",
+                                       {"reserve": reserve.number, "way": "added"}))  # fmt: skip
+            found.append(
+                Judgement(
+                    f"light_forward:r{reserve.number}", "light_forward", STAGE, "mild",
+                    f"{name} comes out of its distance",
+                    f"Kept at {say_value(light.value)}; the lightest planned for {names[plane - 1]} is "
+                    f"{say_value(lights[plane - 1])}. Bare ground that far off jumps forward: glaze it down, or let "
+                    "it be small.",
+                    over, (plane,), (*remedies, gone),
+                )
+            )  # fmt: skip
+        if transparent and reserve.way == "added":
+            found.append(
+                Judgement(
+                    f"light_way:r{reserve.number}", "light_way", STAGE, "note",
+                    f"{name} can be kept instead",
+                    f"{size} of opaque light on transparent paint looks chalky to many; left paper glows. Opaque "
+                    "lights last are a school of their own: mean it so if it is yours.",
+                    light.share, (plane,),
+                    (
+                        Remedy("Leave the paper", "set_reserve", {"reserve": reserve.number, "way": "ground"}),
+                        Remedy("Mask it", "set_reserve", {"reserve": reserve.number, "way": "masked"}),
+                    ),
+                )
+            )  # fmt: skip
+    return found

@@ -1,0 +1,71 @@
+"""Overlap: whether one reads at a glance which of two planes that meet stands in front."""
+
+from __future__ import annotations
+
+from kind_distance.core.depth.plan import DepthInput, DepthPlan
+from kind_distance.core.judgement import Judgement, Remedy
+from kind_distance.core.wording import Unit, say_length, say_value
+
+STAGE = "planes"
+# A clue that is weaker than this says nothing; common practice, no source.
+FOOT_LOWER = 0.03  # the nearer stands lower in the picture [share of the height]
+VALUE_APART = 0.5  # a step one sees [V]
+AIR_APART = 0.08  # what the air leaves of contrast, nearer less farther
+DETAIL_TIMES = 1.5  # more fine edges on the nearer
+CLUES_WANTED = 2
+LEAST_CM = 2.0
+
+
+def clues(given: DepthInput, plan: DepthPlan, far: int, near: int) -> dict[str, bool]:
+    """Say which clues tell that `near` stands before `far` (ranks); without a reading there are none."""
+    one, other = given.readings[far - 1], given.readings[near - 1]
+    if one is None or other is None:
+        return {}
+    first, second = plan.planes[far - 1], plan.planes[near - 1]
+    left, nearer = first.contrast_left, second.contrast_left
+    return {
+        "its foot stands lower": other.foot - one.foot >= FOOT_LOWER,
+        "the two differ in value": abs(first.value - second.value) >= VALUE_APART,
+        "the air takes less of it": left is not None and nearer is not None and nearer - left >= AIR_APART,
+        "it shows more detail": other.detail >= DETAIL_TIMES * max(one.detail, 1e-3),
+    }
+
+
+def audit_overlap(given: DepthInput, plan: DepthPlan, unit: Unit) -> list[Judgement]:
+    """Name pairs of planes that meet and do not tell which is in front."""
+    found = []
+    for border in given.borders:
+        far, near = given.specs[border.far - 1], given.specs[border.near - 1]
+        wished = next((p for p in given.pairs if (p.far, p.near) == (border.far, border.near) and p.gap == 0), None)
+        if "sky" in (far.kind, near.kind) or border.length_cm < LEAST_CM or wished is not None:
+            continue
+        told = clues(given, plan, border.far, border.near)
+        holding = [clue for clue, holds in told.items() if holds]
+        if not told or len(holding) >= CLUES_WANTED:
+            continue
+        v_far, v_near = plan.planes[border.far - 1].value, plan.planes[border.near - 1].value
+        only = f"only that {holding[0]}" if holding else "nothing"
+        remedies = []
+        # Only what would bring the second clue is offered as if it helped.
+        almost = len(holding) == CLUES_WANTED - 1
+        if almost and not told["the two differ in value"]:
+            step: dict[str, object] = {"far": border.far, "near": border.near, "gap": 1.0}
+            remedies.append(Remedy("A step between them", "set_pair_gap", step))
+        if almost and far.distance_m is not None and near.distance_m is not None:
+            remedies.append(
+                Remedy(f"{far.name} three times as far", "set_plane",
+                       {"plane": border.far, "distance_m": float(f"{3 * near.distance_m:.2g}")})
+            )  # fmt: skip
+        whole: dict[str, object] = {"far": border.far, "near": border.near, "gap": 0.0}
+        remedies.append(Remedy("Let them be one mass", "set_pair_gap", whole))
+        remedies.append(Remedy("Show the border", "show_border", {"far": border.far, "near": border.near}))
+        found.append(
+            Judgement(
+                f"unclear_overlap:{border.far}:{border.near}", "unclear_overlap", STAGE, "mild",
+                f"Which is in front, {far.name} or {near.name}?",
+                f"They meet along {say_length(border.length_cm, unit)} at {say_value(v_far)} and {say_value(v_near)}; "
+                f"{only} tells the nearer. Two clues of four make it sure: foot, value, air, detail.",
+                border.length_cm, (border.far, border.near), tuple(remedies),
+            )
+        )  # fmt: skip
+    return found

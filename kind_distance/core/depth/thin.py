@@ -1,0 +1,154 @@
+"""Thin things before other planes: twigs, reeds, masts. Drawn round, and found by what they are not.
+
+No brush follows a birch against the sky. The painter draws round it; inside the outline, what looks like the planes
+behind it as they look nearby stays with them, and all else is the thin thing.
+"""
+
+from __future__ import annotations
+
+import hashlib
+
+import cv2
+import numpy as np
+from numpy.typing import NDArray
+
+from kind_distance.core.picture.working import COARSE, WorkingPicture
+
+NEARBY = 0.05  # width of the surroundings that show how the plane behind looks [share of the long side]
+STANDS_OUT = 2.4  # how many times its own scatter something must differ from what is behind
+LEAST_SCATTER = 4.0  # of a flat wash, from noise and compression [CIELAB]
+BLURRED = 7  # how near a border of what lies behind both its sides count [px]
+REMEMBERED = 40  # thin things found that a picture keeps in mind
+LEAST_SEEN = 0.002  # share of the surroundings in which a plane must show to be known there
+
+
+def _spread(a: NDArray[np.float32], width: float) -> NDArray[np.float32]:
+    """Blur widely: two boxes come close to a bell and cost the same at any width."""
+    side = 2 * round(width * 1.2) + 1
+    return np.asarray(cv2.blur(cv2.blur(a, (side, side)), (side, side)), np.float32)
+
+
+def _looks(
+    colour: NDArray[np.float32], squared: NDArray[np.float32], weight: NDArray[np.float32], width: float
+) -> NDArray[np.float32]:
+    """Say how a plane looks around each pixel: (h, w, 5) mean colour, scatter, and how much of it is to be seen."""
+    spread = _spread(np.dstack([colour * weight[..., None], squared * weight, weight]), width)
+    seen = spread[..., 4]
+    safe = np.maximum(seen, 1e-6)
+    mean = spread[..., :3] / safe[..., None]
+    scatter = np.sqrt(np.maximum(spread[..., 3] / safe - (mean**2).sum(axis=-1), 0.0) / 3)
+    return np.dstack([mean, scatter, seen]).astype(np.float32)
+
+
+def _magnified(looks: NDArray[np.float32], shape: tuple[int, ...], box: tuple[slice, slice]) -> NDArray[np.float32]:
+    """Bring a part of what was found coarsely to full size."""
+    (top, bottom), (left, right) = ((part.start, part.stop) for part in box)
+    down, across = looks.shape[0] / shape[0], looks.shape[1] / shape[1]
+    place = np.array([[across, 0, (left + 0.5) * across - 0.5], [0, down, (top + 0.5) * down - 0.5]])
+    how = cv2.INTER_LINEAR | cv2.WARP_INVERSE_MAP
+    return np.dstack(
+        [
+            cv2.warpAffine(
+                np.ascontiguousarray(part),
+                place,
+                (right - left, bottom - top),
+                flags=how,
+                borderMode=cv2.BORDER_REPLICATE,
+            )
+            for part in (looks[..., :3], looks[..., 3:])
+        ]
+    )
+
+
+def find_thin(
+    picture: WorkingPicture, labels: NDArray[np.uint8], outline: NDArray[np.bool_], plane: int
+) -> NDArray[np.bool_]:
+    """Find what stands out, inside an outline, from the planes behind it.
+
+    How a plane looks is found at a quarter of the size, which so wide a blur hides. What was found is remembered with
+    the picture as long as nothing around the outline changes: every stroke elsewhere asks for it again.
+
+    Parameters
+    ----------
+    picture : WorkingPicture
+    labels : uint8 array, shape (H, W)
+        Plane of each pixel as far as it is known; inside the outline, what is behind the thin thing.
+    outline : bool array, shape (H, W)
+        What the painter drew round.
+    plane : int
+        Plane of the thin thing.
+
+    Returns
+    -------
+    bool array, shape (H, W)
+        What belongs to the thin thing; all of the outline where nothing shows how it looks behind.
+    """
+    rows, columns = np.flatnonzero(outline.any(axis=1)), np.flatnonzero(outline.any(axis=0))
+    found = np.zeros(outline.shape, np.bool_)
+    if not rows.size:
+        return found
+    width = NEARBY * max(outline.shape)
+    # The part worked on begins and ends between two squares of the coarse picture.
+    border = COARSE * round(3 * width / COARSE)
+    top, left = ((max(0, int(at[0]) - border)) // COARSE * COARSE for at in (rows, columns))
+    bottom, right = (
+        min(size // COARSE * COARSE or size, (int(at[-1]) + border) // COARSE * COARSE + COARSE)
+        for at, size in zip((rows, columns), outline.shape, strict=True)
+    )
+    bottom, right = max(bottom, int(rows[-1]) + 1), max(right, int(columns[-1]) + 1)
+    part = np.s_[top:bottom, left:right]
+    around, inside = np.ascontiguousarray(labels[part]), np.ascontiguousarray(outline[part])
+    key = (top, left, plane, hashlib.sha256(around.tobytes()).digest(), hashlib.sha256(inside.tobytes()).digest())
+    known = picture.remembered
+    stands = known.get(key)
+    if stands is None:
+        stands = _stands_out(picture, around, inside, plane, (top, left), width / COARSE)
+        known[key] = stands
+        # Several requests may look at one picture at a time: what another has dropped already is no fault.
+        for oldest in list(known)[:-REMEMBERED]:
+            known.pop(oldest, None)
+    found[part] = stands
+    return found
+
+
+def _stands_out(
+    picture: WorkingPicture,
+    labels: NDArray[np.uint8],
+    outline: NDArray[np.bool_],
+    plane: int,
+    corner: tuple[int, int],
+    width: float,
+) -> NDArray[np.bool_]:
+    """Mark what stands out inside an outline, on a part of the picture that begins at a corner."""
+    top, left = corner
+    height, across = outline.shape
+    coarse = np.s_[
+        top // COARSE : max(top // COARSE + 1, (top + height) // COARSE),
+        left // COARSE : max(left // COARSE + 1, (left + across) // COARSE),
+    ]
+    colour, squared = (each[coarse] for each in picture.coarse_lab)
+    size = (colour.shape[1], colour.shape[0])
+    free = cv2.resize(outline.view(np.uint8), size, interpolation=cv2.INTER_NEAREST) == 0
+    rows, columns = np.flatnonzero(outline.any(axis=1)), np.flatnonzero(outline.any(axis=0))
+    box = (slice(int(rows[0]), int(rows[-1]) + 1), slice(int(columns[0]), int(columns[-1]) + 1))
+    lab = picture.soft_lab[top : top + height, left : left + across][box]
+    own, inside = labels[box], outline[box]
+    like = np.zeros(inside.shape, np.bool_)
+    for other in [int(p) for p in np.unique(own[inside]) if p != plane]:
+        held = (labels == other).view(np.uint8) * np.uint8(255)
+        there = np.where(free, cv2.resize(held, size, interpolation=cv2.INTER_AREA), np.uint8(0))
+        if not there.any():
+            continue
+        there = there.astype(np.float32) / np.float32(255)
+        looks = _looks(colour, squared, there, width)
+        if (looks[..., 4][~free] < LEAST_SEEN).any():
+            # Deep inside the outline nothing is near: how it looks farther off has to do.
+            looks = np.where(looks[..., 4:] < LEAST_SEEN, _looks(colour, squared, there, 4 * width), looks)
+        whole = _magnified(looks, labels.shape, box)
+        # A dark twig before the sky looks like the hill beside it: only what lies behind at this place counts.
+        here = cv2.dilate((own == other).view(np.uint8), np.ones((BLURRED, BLURRED), np.uint8)) > 0
+        apart = np.linalg.norm(lab - whole[..., :3], axis=-1) / np.maximum(whole[..., 3], LEAST_SCATTER)
+        like |= here & (whole[..., 4] > LEAST_SEEN) & (apart < STANDS_OUT)
+    stands = np.zeros(outline.shape, np.bool_)
+    stands[box] = inside & ~like
+    return stands

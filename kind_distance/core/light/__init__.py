@@ -1,0 +1,1 @@
+"""Light: where the sun stands, how long shadows are, what a reflection shows."""

@@ -1,0 +1,179 @@
+"""Judgements on sessions outdoors: the light that is wanted, and weather one does not paint in.
+
+All of it informs and certifies nothing: local rules, official warnings and one's own eyes come first.
+"""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from datetime import datetime, timedelta
+
+from kind_distance.core.judgement import Judgement, Remedy
+from kind_distance.core.light.station import (
+    HEAT_C,
+    RAIN_MM_H,
+    WIND_M_S,
+    light_window,
+    read_station,
+    sun_apart,
+    sun_over,
+)
+from kind_distance.core.light.sun import Sun, wind
+from kind_distance.core.wording import say_minutes
+
+STAGE = "sessions"
+SAME_LIGHT_DEG = 22.5  # how far the sun goes in 90 minutes: from there on it is another light; common practice
+TWILIGHT_DEG = -3.0  # under this height of the sun one no longer judges colour; common practice, no source
+LEAST_SHARE = 0.34  # of a session in the wanted light, under which it is told
+DAYS_TRIED = 10
+
+
+@dataclass(frozen=True)
+class Outing:
+    """One session outdoors, at a place on earth.
+
+    Parameters
+    ----------
+    number : int
+    name : str
+    start : datetime
+        Local wall time.
+    minutes : int
+    latitude, longitude : float
+        [degrees]
+    """
+
+    number: int
+    name: str
+    start: datetime
+    minutes: int
+    latitude: float
+    longitude: float
+
+
+def _weather(outing: Outing) -> tuple[float, float, float]:
+    """Most rain [mm/h], heat [C] and wind [m/s] in the session, by the hour."""
+    hours = [outing.start + timedelta(minutes=n) for n in range(0, outing.minutes + 1, 30)]
+    readings = [read_station(outing.latitude, outing.longitude, at) for at in hours]
+    return (
+        max(r.rain_mm_h for r in readings),
+        max(r.climate.temperature_c for r in readings),
+        max(r.climate.wind_m_s for r in readings),
+    )
+
+
+def _fair(outing: Outing) -> bool:
+    rain, heat, blow = _weather(outing)
+    return rain < RAIN_MM_H and heat < HEAT_C and blow < WIND_M_S
+
+
+def _judge(
+    outing: Outing, kind: str, severity: str, title: str, text: str, weight: float, *remedies: Remedy
+) -> Judgement:
+    return Judgement(f"{kind}:{outing.number}", kind, STAGE, severity, title, text, weight, (), remedies)  # type: ignore[arg-type]
+
+
+def _moved(outing: Outing, start: datetime, label: str) -> Remedy:
+    return Remedy(label, "set_session", {"session": outing.number, "start": start.isoformat(timespec="minutes")})
+
+
+def _fair_day(outing: Outing, now: datetime) -> list[Remedy]:
+    """Offer the next day on which the station expects better at the same hour."""
+    for days in range(1, DAYS_TRIED + 1):
+        later = Outing(**{**vars(outing), "start": outing.start + timedelta(days=days)})
+        if later.start > now and _fair(later):
+            return [_moved(outing, later.start, f"To {later.start:%A} {later.start.day} {later.start:%B}")]
+    return []
+
+
+def _bad_weather(outing: Outing, now: datetime) -> list[Judgement]:
+    rain, heat, blow = _weather(outing)
+    inside = Remedy("Paint it indoors", "set_session", {"session": outing.number, "outdoors": False})
+    found = []
+    if rain >= RAIN_MM_H:
+        found.append(
+            _judge(
+                outing, "rain", "strong", f"Rain on {outing.name}",
+                f"The made-up station of this application, no forecast, has up to {rain:.1f} mm an hour. "
+                "Water-borne paint runs, paper buckles, and a storm is no place to stand: look at the official "
+                "weather, and leave early.",
+                100 * rain, *_fair_day(outing, now), inside,
+            )
+        )  # fmt: skip
+    if heat >= HEAT_C:
+        found.append(
+            _judge(
+                outing, "heat", "mild", f"Heat on {outing.name}",
+                f"Up to {heat:.0f} °C by the made-up station of this application. Shade, water, hat, breaks; know "
+                "the signs of heat illness from your health service. Acrylic dries in a minute or two.",
+                heat, *_fair_day(outing, now), inside,
+            )
+        )  # fmt: skip
+    if blow >= WIND_M_S:
+        found.append(
+            _judge(
+                outing, "blow", "mild", f"Wind on {outing.name}",
+                f"Up to {blow:.0f} m/s by the made-up station of this application. An easel catches it like a sail: "
+                "weigh it down, keep away from edges and water, or stay in.",
+                blow, *_fair_day(outing, now), inside,
+            )
+        )  # fmt: skip
+    return found
+
+
+def _light(outing: Outing, wanted: Sun | None, now: datetime) -> list[Judgement]:
+    track = sun_over(outing.latitude, outing.longitude, outing.start, outing.minutes)
+    dark = sum(sun.height_deg < TWILIGHT_DEG for _, sun in track) / len(track)
+    if dark > LEAST_SHARE:
+        return [
+            _judge(
+                outing, "dark", "mild", f"It is dark on {outing.name}",
+                f"For {100 * dark:.0f} % of it the sun stands more than {-TWILIGHT_DEG:.0f}° under the horizon. "
+                "A night painting wants a lamp, a companion and a way home that you know; else begin in daylight.",
+                50 * dark,
+            )
+        ]  # fmt: skip
+    if wanted is None:
+        return []
+    inside = sum(sun_apart(sun, wanted) <= SAME_LIGHT_DEG for _, sun in track) / len(track)
+    if inside >= LEAST_SHARE:
+        return []
+    first, last = track[0][1], track[-1][1]
+    window = light_window(outing.latitude, outing.longitude, outing.start.date(), wanted, SAME_LIGHT_DEG)
+    remedies = []
+    said = "On that day it never stands so."
+    if window is not None:
+        begin, end = window
+        span = say_minutes((end - begin).total_seconds() / 60)
+        said = f"On that day it does from {begin:%H:%M} to {end:%H:%M}, {span}."
+        room = max(begin, begin + (end - begin) / 2 - timedelta(minutes=outing.minutes / 2))
+        if room > now:
+            remedies.append(_moved(outing, room.replace(second=0), f"Begin at {room:%H:%M}"))
+    return [
+        _judge(
+            outing, "other_light", "mild", f"Another light on {outing.name}",
+            f"Your photo has the sun {wanted.height_deg:.0f}° high in the {wind(wanted.bearing_deg)}; here it goes "
+            f"from {first.height_deg:.0f}° in the {wind(first.bearing_deg)} to {last.height_deg:.0f}° in the "
+            f"{wind(last.bearing_deg)}, so shadows fall elsewhere. {said} Follow the photo's light from "
+            "memory, or make a second study.",
+            20 * (1 - inside), *remedies,
+        )
+    ]  # fmt: skip
+
+
+def audit_outings(outings: list[Outing], wanted: Sun | None, now: datetime) -> list[Judgement]:
+    """Judge sessions outdoors that are still to come.
+
+    Parameters
+    ----------
+    outings : list of Outing
+    wanted : Sun or None
+        Where the sun stood in the photo that is painted from; None where that is not known.
+    now : datetime
+        Local wall time.
+    """
+    found = []
+    for outing in outings:
+        if outing.start + timedelta(minutes=outing.minutes) > now:
+            found += [*_bad_weather(outing, now), *_light(outing, wanted, now)]
+    return found

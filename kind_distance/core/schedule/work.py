@@ -1,0 +1,182 @@
+"""Passes put to work: their rules and cost, the schools beside them, where they stand in the sessions, all judged.
+
+The one way from passes to a plan, for a painting that is kept as for a document that is only read.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from dataclasses import dataclass
+from functools import lru_cache
+
+from kind_distance.core.depth.readings import Border
+from kind_distance.core.judgement import Judgement, Remedy
+from kind_distance.core.paint.drying import Drying
+from kind_distance.core.paint.media import Medium
+from kind_distance.core.passes.audit import audit_blends
+from kind_distance.core.passes.model import Pass, PlaneFacts, Precedence
+from kind_distance.core.passes.order import OrderCost, SchoolOffer, compare_schools, cost_of_order, judge_order
+from kind_distance.core.passes.precedence import material_rules, order_rules, touching_planes
+from kind_distance.core.passes.schools import SCHOOLS, School
+from kind_distance.core.schedule.model import Done, Help, Problem, Session
+from kind_distance.core.schedule.plan import Board, Schedule, make_schedule
+from kind_distance.core.schedule.reasons import Reason, explain
+from kind_distance.core.schedule.search import Listed
+from kind_distance.core.wording import Unit, say_list
+
+NO_SINGLE_HELP = " No longer session and no few more of the same kind would hold it: thin the plan, or add sessions."
+
+
+@dataclass(frozen=True)
+class Work:
+    """Passes in the painter's order, what they ask for and cost, and where they stand in the sessions."""
+
+    planes: list[PlaneFacts]
+    passes: list[Pass]
+    done: tuple[Done, ...]
+    rules: list[Precedence]
+    cost: OrderCost
+    offers: list[SchoolOffer]
+    sessions: tuple[Session, ...]
+    schedule: Schedule
+    reasons: list[Reason]
+    judgements: list[Judgement]
+    problem: Problem
+
+    def films_now(self) -> list[tuple[str, Drying]]:
+        """List what is painted already with its film, in the order painted."""
+        board = Board(self.problem)
+        painted = sorted(self.done, key=lambda done: done.end)
+        return [(board.passes[done.pass_id].said, board.films[done.pass_id]) for done in painted]
+
+
+@dataclass(frozen=True)
+class Easel:
+    """What passes are put to work with.
+
+    Parameters
+    ----------
+    planes : list of PlaneFacts
+        Farthest first.
+    borders : list of Border
+    medium : Medium
+    school : School
+    unit : "cm" or "in"
+    sessions : tuple of Session
+    done : tuple of Done
+    now : int or None
+        The present: nothing is placed earlier. [clock min]
+    kept : tuple of (pass, session, minute)
+        A plan the painter took; empty without one.
+    """
+
+    planes: list[PlaneFacts]
+    borders: list[Border]
+    medium: Medium
+    school: School
+    unit: Unit
+    sessions: tuple[Session, ...]
+    done: tuple[Done, ...] = ()
+    now: int | None = None
+    kept: Listed = ()
+
+
+@lru_cache(maxsize=64)
+def _scheduled(problem: Problem, kept: Listed) -> tuple[Schedule, list[Reason]]:
+    schedule = make_schedule(problem, kept)
+    return schedule, explain(problem, schedule)
+
+
+def put_to_work(passes: list[Pass], easel: Easel, derived: Callable[[str], list[Pass]]) -> Work:
+    """Work out rules, cost, schools, sessions and judgements of passes.
+
+    Parameters
+    ----------
+    passes : list of Pass
+        In the painter's order.
+    easel : Easel
+    derived : callable
+        The passes that a school of order would have, by its key: what the schools are compared with.
+    """
+    planes, borders, medium, unit = easel.planes, easel.borders, easel.medium, easel.unit
+    rules = [*material_rules(passes, medium, planes), *order_rules(passes, borders, planes, unit)]
+    orders = {key: derived(key) for key in SCHOOLS}
+    offers = compare_schools(list(SCHOOLS.values()), orders, borders, medium, planes, unit)
+    problem = Problem(
+        tuple(passes),
+        tuple(rules),
+        frozenset(touching_planes(borders)),
+        medium.beside,
+        easel.sessions,
+        easel.done,
+        easel.now,
+    )
+    schedule, reasons = _scheduled(problem, easel.kept)
+    finished = {each.pass_id for each in easel.done}
+    judged = judge_order(passes, borders, medium, planes, easel.school, unit, finished)
+    films = {placed.pass_id: placed.drying for placed in schedule.placements}
+    return Work(
+        planes,
+        passes,
+        easel.done,
+        rules,
+        cost_of_order(passes, borders, medium, planes),
+        offers,
+        easel.sessions,
+        schedule,
+        reasons,
+        [
+            *(each for each in judged if not _about_done_only(each, finished)),
+            *audit_blends(passes, planes, films.get, finished, unit),
+            *_unplaced(passes, schedule, easel),
+        ],
+        problem,
+    )
+
+
+def _about_done_only(judgement: Judgement, finished: set[int]) -> bool:
+    """Whether a judgement on an order speaks only of what is painted already and cannot be changed."""
+    named = {int(part) for part in judgement.key.split(":")[1:]}
+    return judgement.kind == "broken_rule" and named <= finished
+
+
+def _unplaced(passes: list[Pass], schedule: Schedule, easel: Easel) -> list[Judgement]:
+    """Say what found no place, once, with what would help."""
+    if not schedule.unplaced or not easel.sessions:
+        return []
+    by_id = {each.id: each for each in passes}
+    left = [by_id[each.pass_id] for each in schedule.unplaced]
+    minutes = sum(each.minutes for each in left)
+    titles = [each.said for each in left]
+    said = say_list(titles[:3]) + (f" and {len(titles) - 3} more" if len(titles) > 3 else "")
+    offers = schedule.helps
+    would = f" What would do: {' or '.join(offer.said for offer in offers)}." if offers else NO_SINGLE_HELP
+    remedies = [_remedy(offer) for offer in offers]
+    if easel.kept:
+        would = " It is the plan you took that leaves it; worked out afresh, it may fit."
+        remedies = [Remedy("Let the plan go", "let_plan_go"), Remedy("Plan it anew", "take_plan", {"way": "anew"})]
+    return [
+        Judgement(
+            key="does_not_fit",
+            kind="does_not_fit",
+            stage="sessions",
+            severity="strong",
+            title=f"{len(left)} {'pass finds' if len(left) == 1 else 'passes find'} no place",
+            text=f"{said[:1].upper()}{said[1:]}: {minutes} min. {schedule.unplaced[0].why}{would}",
+            weight=float(minutes),
+            remedies=tuple(remedies),
+        )
+    ]
+
+
+def _remedy(offer: Help) -> Remedy:
+    label = f"{offer.said[:1].upper()}{offer.said[1:]}"
+    if offer.days == 0:
+        return Remedy(label, "set_session", {"session": offer.session_id, "minutes": offer.minutes})
+    more: dict[str, object] = {
+        "session": offer.session_id,
+        "minutes": offer.minutes,
+        "days": offer.days,
+        "times": offer.times,
+    }
+    return Remedy(label, "copy_session", more)

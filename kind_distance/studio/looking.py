@@ -1,0 +1,307 @@
+"""What is seen in the sources and thumbnails of a painting: horizon, composition, and the judgements on them."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, replace
+from functools import lru_cache
+from pathlib import Path
+from typing import cast
+
+import cv2
+import numpy as np
+from numpy.typing import NDArray
+
+from kind_distance.core.judgement import Judgement, Remedy, a_few_loud
+from kind_distance.core.picture.audit import audit_thumbnail
+from kind_distance.core.picture.composition import (
+    Complexity,
+    Composition,
+    Spot,
+    find_gaps,
+    find_lonely_hues,
+    gap_rises,
+    read_complexity,
+    read_composition,
+)
+from kind_distance.core.picture.composition_audit import GAPS_LOUD, Given, audit_composition
+from kind_distance.core.picture.cuts import MOST
+from kind_distance.core.picture.departures import Departure
+from kind_distance.core.picture.focus import LEAST_STEP
+from kind_distance.core.picture.horizon import (
+    Horizon,
+    Line,
+    border_slope,
+    choose_horizon,
+    level_lines,
+    lower_border,
+    upper_border,
+)
+from kind_distance.core.picture.reserve import audit_reserves
+from kind_distance.core.picture.thumbnail import SOFTNESS_RANGE, Thumbnail, ThumbnailSettings
+from kind_distance.core.picture.working import THUMBNAIL_SIZE
+from kind_distance.core.wording import Unit
+from kind_distance.store.records import SourceRecord, State, ThumbnailRecord
+from kind_distance.studio import darkroom
+from kind_distance.studio.darkroom import Framing, Plate
+from kind_distance.studio.plates import (
+    area_on_support,
+    departures_on,
+    focus_of,
+    framing_of,
+    plate_of,
+    settings_of,
+    size_on_support,
+    source_of,
+)
+
+Labels = NDArray[np.uint8]
+
+
+@dataclass(frozen=True)
+class Seen:
+    """A thumbnail with everything read on it.
+
+    Parameters
+    ----------
+    thumbnail : Thumbnail
+    composition : Composition
+    horizon : Horizon
+        In shares of the thumbnail.
+    complexity : Complexity
+    judgements : list of Judgement
+    skyline_tilt, water_tilt : float or None
+        Slope of the marked sky's lower border and of marked water's upper one. [degrees]
+    """
+
+    thumbnail: Thumbnail
+    composition: Composition
+    horizon: Horizon
+    complexity: Complexity
+    judgements: list[Judgement]
+    skyline_tilt: float | None = None
+    water_tilt: float | None = None
+
+
+@lru_cache(maxsize=16)
+def _lines(file: Path, plate: Plate) -> tuple[list[Line], tuple[int, ...]]:
+    """Find the level lines of a picture; strokes only choose among them."""
+    value = darkroom.working(file, plate).value
+    return level_lines(value), value.shape
+
+
+def sky_border(state: State, source: SourceRecord, labels: Labels | None) -> NDArray[np.float32] | None:
+    """Lower border of the marked sky, where the painter has marked it on this source."""
+    if labels is None or source.number != state.brief.main_source or not state.planes:
+        return None
+    sky = state.planes[0]
+    if sky.kind != "sky" or not any(stroke.plane == sky.number for stroke in state.strokes):
+        return None
+    return lower_border(labels == sky.rank)
+
+
+def horizon_of(file: Path, state: State, source: SourceRecord, labels: Labels | None) -> Horizon:
+    """Find the horizon of a source; one set by hand is sure."""
+    border = sky_border(state, source, labels)
+    found = choose_horizon(*_lines(file, plate_of(source)), border)
+    if source.horizon is None:
+        return found
+    near = [line for line in found.candidates if abs(line.height - source.horizon) < 0.02]
+    tilt, strength, length = (near[0].tilt_deg, near[0].strength, near[0].length) if near else (0.0, 0.0, 0.0)
+    return Horizon(Line(source.horizon, tilt, strength, length), found.candidates, 1.0)
+
+
+def _within(horizon: Horizon, framing: Framing) -> Horizon:
+    """Carry a horizon from the photo into a crop of it."""
+    crop = framing.crop
+    if crop is None:
+        return horizon
+    width, height = framing.size_px
+
+    def carried(line: Line) -> Line | None:
+        middle = (crop.x + crop.width / 2) / width - 0.5
+        at = line.height * height + middle * width * np.tan(np.deg2rad(line.tilt_deg))
+        share = float((at - crop.y) / crop.height)
+        return replace(line, height=round(share, 4)) if 0 <= share <= 1 else None
+
+    lines = [found for line in horizon.candidates if (found := carried(line)) is not None]
+    return Horizon(None if horizon.line is None else carried(horizon.line), lines, horizon.confidence)
+
+
+@lru_cache(maxsize=24)
+def _composition(file: Path, framing: Framing, settings: ThumbnailSettings, horizon: Line | None) -> Composition:
+    picture = darkroom.framed(file, framing)
+    made = darkroom.thumbnail(file, framing, settings)
+    grey = np.array(made.reading.values, np.float32)[made.steps]
+    found = Horizon(horizon, [horizon] if horizon else [], 1.0)
+    read = read_composition(picture.value, picture.chroma, grey, settings.focus, found)
+    return read if framing.plate.sketch else replace(read, lonely=find_lonely_hues(picture.lab))
+
+
+def _far_mask(state: State, framing: Framing, labels: Labels | None, focus_rank: int | None) -> Labels | None:
+    """Mark the planes in which scattered lights disturb: land and water behind the nearest and the focus's own."""
+    if labels is None or not state.planes:
+        return None
+    nearest = max(plane.rank for plane in state.planes)
+    limit = nearest if focus_rank is None else min(nearest, focus_rank)
+    far = [plane.rank for plane in state.planes if plane.kind == "land" and plane.rank < limit]
+    if not far:
+        return None
+    mask = np.isin(labels, far).astype(np.uint8)
+    if framing.crop is not None:
+        mask = framing.crop.of(mask, *framing.size_px)
+    scale = min(1.0, THUMBNAIL_SIZE / max(mask.shape))
+    size = (max(1, round(mask.shape[1] * scale)), max(1, round(mask.shape[0] * scale)))
+    return np.asarray(cv2.resize(mask, size, interpolation=cv2.INTER_NEAREST), np.uint8)
+
+
+@lru_cache(maxsize=8)
+def _rises(file: Path, framing: Framing) -> NDArray[np.float32]:
+    """Where small lights rise from their surroundings; strokes only choose among them."""
+    return gap_rises(darkroom.plain_values(file, framing))
+
+
+def _gaps(file: Path, state: State, framing: Framing, labels: Labels | None, source: SourceRecord) -> list[Spot]:
+    if source.number != state.brief.main_source or not state.strokes:
+        return []
+    focus = focus_of(state, source.number)
+    rank = None
+    if focus is not None and labels is not None:
+        height, width = labels.shape
+        rank = int(labels[min(height - 1, int(focus.y * height)), min(width - 1, int(focus.x * width))])
+    far = _far_mask(state, framing, labels, rank)
+    if far is None:
+        return []
+    value = darkroom.plain_values(file, framing)
+    if value.shape != far.shape:
+        far = np.asarray(cv2.resize(far, value.shape[::-1], interpolation=cv2.INTER_NEAREST), np.uint8)
+    return find_gaps(value, far.astype(bool), _rises(file, framing))
+
+
+def slopes_of(state: State, source: SourceRecord, labels: Labels | None) -> tuple[float | None, float | None]:
+    """Slope of the marked skyline and of the marked water's upper border. [degrees]."""
+    if labels is None or source.number != state.brief.main_source:
+        return None, None
+    aspect = labels.shape[1] / labels.shape[0]
+    sky = sky_border(state, source, labels)
+    skyline = None if sky is None else round(border_slope(sky, aspect), 2)
+    for plane in state.planes:
+        if plane.kind == "water" and any(stroke.plane == plane.number for stroke in state.strokes):
+            border = upper_border(labels == plane.rank)
+            if border is not None and len(border) > 0.5 * labels.shape[1]:
+                return skyline, round(border_slope(border, aspect), 2)
+    return skyline, None
+
+
+def focus_remedies(file: Path, state: State, record: ThumbnailRecord) -> tuple[Remedy, ...]:
+    """Try what brings a lost focus back; offer what does, the gentlest first."""
+    framing, settings = framing_of(state, record), settings_of(state, record)
+    if settings.focus is None:
+        return ()
+    trials: list[tuple[str, dict[str, object]]] = [
+        (f"{record.steps + 1} steps", {"steps": min(MOST, record.steps + 1)}),
+        ("Smaller shapes", {"smallest_share": round(record.smallest_share / 3, 5)}),
+        ("Squint less", {"softness": max(SOFTNESS_RANGE[0], round(record.softness / 2, 4))}),
+        (f"{record.steps + 2} steps", {"steps": min(MOST, record.steps + 2)}),
+    ]
+    found = []
+    for label, change in trials:
+        # Other steps need other cuts: those are found.
+        tried = replace(settings, **{"cuts": None, **change} if "steps" in change else change)  # type: ignore[arg-type]
+        step = darkroom.thumbnail(file, framing, tried).reading.focus_step
+        if step is not None and step >= LEAST_STEP:
+            found.append(Remedy(label, "set_thumbnail", {"thumbnail": record.number, **change}))
+    return tuple(found[:2])
+
+
+NEAR_LINE = 0.035  # a departure drawn so near to a line is meant for it, as a share of the height
+
+
+def _answered(composition: Composition, departures: tuple[Departure, ...]) -> Composition:
+    """Leave out what the painter has already planned to leave out, move or bend."""
+    size = 400
+    gone = np.zeros((size, size), bool)
+    for each in departures:
+        if each.kind in ("left_out", "moved"):
+            gone |= each.mask(size, size)
+
+    def stays(spot: Spot) -> bool:
+        return not gone[min(size - 1, int(spot.y * size)), min(size - 1, int(spot.x * size))]
+
+    def uncut(line: Line) -> bool:
+        drawn = [y for each in departures if each.kind in ("bent", "left_out", "moved") for _, y in each.points]
+        return all(abs(y - line.height) > NEAR_LINE for y in drawn)
+
+    return replace(
+        composition,
+        hot_spots=[spot for spot in composition.hot_spots if stays(spot)],
+        gaps=[spot for spot in composition.gaps if stays(spot)],
+        cutting=[line for line in composition.cutting if uncut(line)],
+    )
+
+
+def look_at(file: Path, state: State, record: ThumbnailRecord, labels: Labels | None) -> Seen:
+    """Read and judge a thumbnail, kept or only tried.
+
+    Parameters
+    ----------
+    file : Path
+    state : State
+    record : ThumbnailRecord
+    labels : uint8 array, shape (H, W), or None
+        Plane of each pixel of the main picture.
+    """
+    source = source_of(state, record.source)
+    framing, settings = framing_of(state, record), settings_of(state, record)
+    made = darkroom.thumbnail(file, framing, settings)
+    reading = made.reading
+    whole = horizon_of(file, state, source, labels)
+    horizon = _within(whole, framing)
+    planned = departures_on(state, source, framing.crop)
+    composition = _answered(
+        replace(_composition(file, framing, settings, horizon.line), gaps=_gaps(file, state, framing, labels, source)),
+        planned,
+    )
+    width_cm, height_cm = size_on_support(state, framing)
+    large = np.array([a for a in reading.areas if a >= 0.5 * record.smallest_share])
+    complexity = read_complexity(large, reading.contour, width_cm, height_cm)
+    skyline, water = slopes_of(state, source, labels)
+    lost = reading.focus_step is not None and reading.focus_step < LEAST_STEP
+    remedies = focus_remedies(file, state, record) if lost else ()
+    unit = cast("Unit", state.brief.unit)
+    crop, (full_w, full_h) = framing.crop, framing.size_px
+    to_photo = (0.0, 0.0, 1.0, 1.0)
+    if crop is not None:
+        to_photo = (crop.x / full_w, crop.y / full_h, crop.width / full_w, crop.height / full_h)
+    given = Given(
+        number=record.number,
+        source=source.number,
+        composition=composition,
+        horizon=horizon,
+        tilt_deg=source.tilt_deg,
+        complexity=complexity,
+        minutes=sum(session.minutes for session in state.sessions) or None,
+        focus_step=reading.focus_step,
+        focus_marked=focus_of(state, source.number) is not None,
+        focus_inside=settings.focus is not None,
+        by_hand=source.horizon is not None,
+        water_tilt=water,
+        skyline_tilt=skyline,
+        unit=unit,
+        to_photo=to_photo,
+    )
+    reserves: tuple[tuple[int, str, Departure], ...] = tuple(
+        (kept.number, kept.reason, each)
+        for kept, each in zip(
+            [d for d in state.departures if d.source == source.number],
+            planned,
+            strict=True,
+        )
+        if each.kind == "added"
+    )
+    found = [
+        *audit_thumbnail(record.number, settings, reading, area_on_support(state, framing), unit, remedies),
+        *audit_composition(given),
+        *audit_reserves(record.number, made.steps, reading.values, reserves),
+    ]
+    judgements = a_few_loud(found, {each.key for each in state.meant_so}, "light_gap", GAPS_LOUD)
+    return Seen(made, composition, horizon, complexity, judgements, skyline, water)

@@ -1,0 +1,52 @@
+"""Sessions outdoors, at the place where the main photo was taken."""
+
+from __future__ import annotations
+
+from functools import lru_cache
+
+from kind_distance.core.judgement import Judgement
+from kind_distance.core.light.station import StationReading, read_station
+from kind_distance.core.schedule.outdoors import Outing, audit_outings
+from kind_distance.errors import DomainError
+from kind_distance.store.records import SessionRecord, SourceRecord, State
+from kind_distance.studio.arrows import sun_of
+from kind_distance.studio.clock import minute_of, moment_of, say_day
+from kind_distance.studio.plates import main_source
+
+
+def station_at(state: State, session: SessionRecord) -> StationReading:
+    """Read the station in the middle of a session; raise DomainError where the place is not known."""
+    source = main_source(state)
+    if source is None or source.latitude is None or source.longitude is None:
+        raise DomainError("Where you paint is not known on earth.", "Paint from a photo that keeps its place.")
+    middle = moment_of(minute_of(session.start) + session.minutes / 2)
+    return read_station(source.latitude, source.longitude, middle)
+
+
+def judge_outdoors(state: State, now_min: int) -> list[Judgement]:
+    """Judge the light and the weather of the sessions outdoors; without a place on earth there is nothing to say."""
+    source = main_source(state)
+    if source is None or source.latitude is None or source.longitude is None:
+        return []
+    outside = tuple(session for session in state.sessions if session.outdoors)
+    return _judged(source, outside, now_min) if outside else []
+
+
+@lru_cache(maxsize=16)
+def _judged(source: SourceRecord, sessions: tuple[SessionRecord, ...], now_min: int) -> list[Judgement]:
+    outings = [
+        Outing(
+            each.number,
+            say_day(minute_of(each.start)),
+            moment_of(minute_of(each.start)),
+            each.minutes,
+            source.latitude or 0.0,
+            source.longitude or 0.0,
+        )
+        for each in sessions
+    ]
+    try:
+        wanted = sun_of(source)
+    except DomainError:
+        wanted = None
+    return audit_outings(outings, wanted, moment_of(now_min))

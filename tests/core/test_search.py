@@ -1,0 +1,201 @@
+"""The search for a plan: against an exhaustive search, against the verifier, the same every time; offers and their cost."""
+
+import itertools
+import unittest
+from dataclasses import replace
+
+import numpy as np
+
+from kind_distance.core.depth.readings import Border
+from kind_distance.core.paint.drying import Climate
+from kind_distance.core.paint.media import ground_of, medium_of
+from kind_distance.core.passes.model import Pass, PlaneFacts, Precedence
+from kind_distance.core.passes.needed import needed_passes
+from kind_distance.core.passes.precedence import material_rules, order_rules, touching_planes
+from kind_distance.core.passes.schools import school_of
+from kind_distance.core.schedule.cost import LEFT_WEIGHT, SESSION_WEIGHT, plan_cost, session_clock
+from kind_distance.core.schedule.model import Done, Problem, Session
+from kind_distance.core.schedule.offers import FEW, offer_plans
+from kind_distance.core.schedule.plan import (
+    in_order,
+    listed_of,
+    make_schedule,
+    pinned,
+    place_listed,
+    sought,
+    tried_plans,
+)
+from kind_distance.core.schedule.search import search
+from kind_distance.core.schedule.verify import verify
+
+DAY = 1440
+
+
+def painting(planes=3, sessions=3, minutes=80, seed=1, medium="acrylic"):
+    """A made-up painting: planes in a row that meet, sessions every other day in changing air."""
+    rng = np.random.default_rng(seed)
+    facts = [
+        PlaneFacts(f"P{n}", float(rng.uniform(60, 260)), float(rng.uniform(0.1, 0.5)), 8 - n, 7 - n, 8.6 - n, 0.9)
+        for n in range(planes)
+    ]
+    borders = [Border(n, n + 1, float(rng.uniform(8, 40)), 0.0, 0.0, 1.0) for n in range(1, planes)]
+    kind = medium_of(medium)
+    passes = needed_passes(facts, kind, ground_of("ochre"), school_of("far_to_near"), 1400.0, 60.0)
+    rules = (*material_rules(passes, kind, facts), *order_rules(passes, borders, facts))
+    spells = tuple(
+        Session(n + 1, f"S{n}", 2 * DAY * n + 540, minutes, bool(n % 2), Climate(float(rng.uniform(12, 26)), 60.0))
+        for n in range(sessions)
+    )
+    return Problem(tuple(passes), rules, frozenset(touching_planes(borders)), kind.beside, spells)
+
+
+def small(count, seed):
+    """So few passes, in any order, on two places that do not meet, that every order can be tried."""
+    rng = np.random.default_rng(seed)
+    passes = tuple(
+        Pass(n, "block_in", 1 + n % 2, f"layer {n}", "acrylic", int(rng.integers(5, 25)), float(rng.uniform(0.6, 1.6)))
+        for n in range(1, count + 1)
+    )
+    rules = tuple(
+        Precedence(a, b, "touch_dry", "It lies on it.")
+        for a, b in itertools.combinations(range(1, count + 1), 2)
+        if a % 2 == b % 2 and b == a + 2
+    )
+    spells = (Session(1, "One", 540, 60), Session(2, "Two", DAY + 540, 90))
+    return Problem(passes, rules, frozenset(), "not_tacky", spells)
+
+
+def exhaustive(problem):
+    """Least cost over every order and every cut between two sessions, each pass begun as soon as it can be."""
+    best = float("inf")
+    ids = [each.id for each in problem.passes]
+    for order in itertools.permutations(ids):
+        for cut in range(len(order) + 1):
+            listed = tuple((i, 1, 0) for i in order[:cut]) + tuple((i, 2, 0) for i in order[cut:])
+            best = min(best, plan_cost(problem, place_listed(problem, listed)))
+    return best
+
+
+class AgainstAllOrders(unittest.TestCase):
+    def test_as_good_as_an_exhaustive_search(self):
+        for count, seed in ((4, 1), (5, 2), (6, 3), (6, 4)):
+            problem = small(count, seed)
+            with self.subTest(passes=count, seed=seed):
+                found = place_listed(problem, sought(problem))
+                self.assertAlmostEqual(plan_cost(problem, found), exhaustive(problem), delta=1e-9)
+
+
+class Searching(unittest.TestCase):
+    def test_never_worse_than_what_was_tried_and_always_sound(self):
+        for planes, sessions, minutes, seed in ((3, 3, 80, 1), (5, 4, 110, 2), (4, 2, 45, 3)):
+            problem = painting(planes, sessions, minutes, seed)
+            plan = place_listed(problem, sought(problem))
+            best = min(plan_cost(problem, each) for each in tried_plans(problem))
+            with self.subTest(planes=planes):
+                self.assertLessEqual(plan_cost(problem, plan), best)
+                self.assertEqual(verify(problem, make_schedule(problem, sought(problem))), [])
+
+    def test_a_large_painting(self):
+        problem = painting(12, 6, 150, 5)
+        self.assertGreater(len(problem.passes), 34)
+        plan = place_listed(problem, sought(problem))
+        self.assertLessEqual(plan_cost(problem, plan), min(plan_cost(problem, each) for each in tried_plans(problem)))
+        self.assertEqual(verify(problem, make_schedule(problem, sought(problem))), [])
+
+    def test_the_same_to_the_minute(self):
+        problem = painting(4, 3, 90, 7)
+        first = sought(problem)
+        search.cache_clear()
+        self.assertEqual(sought(problem), first)
+
+    def test_oil_over_weeks_and_watercolour(self):
+        for medium in ("oil", "oil_over_acrylic", "watercolour", "gouache", "oil_at_once"):
+            problem = painting(3, 4, 90, 2, medium)
+            plan = make_schedule(problem, sought(problem))
+            with self.subTest(medium=medium):
+                self.assertEqual(verify(problem, plan), [])
+
+    def test_what_is_done_stays_done(self):
+        problem = painting(3, 3, 80, 1)
+        first = make_schedule(problem).placements[:3]
+        going = replace(problem, done=tuple(Done(p.pass_id, p.start, p.end) for p in first), not_before=first[-1].end)
+        plan = place_listed(going, sought(going))
+        self.assertFalse({p.pass_id for p in plan} & {p.pass_id for p in first})
+        self.assertTrue(all(p.start >= first[-1].end for p in plan))
+
+    def test_nothing_to_seek(self):
+        problem = painting(3, 1, 80)
+        self.assertEqual(search(replace(problem, sessions=()), ()), ())
+        self.assertEqual(search(replace(problem, passes=problem.passes[:1], rules=()), ((1, 1, 0),)), ((1, 1, 0),))
+
+
+class Costs(unittest.TestCase):
+    def test_nights_cost_nothing_and_what_is_left_most(self):
+        problem = painting(3, 2, 200)
+        self.assertEqual(session_clock(problem, problem.sessions[1].start + 5, 2), 205)
+        nothing = plan_cost(problem, [])
+        minutes = sum(p.minutes for p in problem.passes if p.kind != "varnish")
+        self.assertEqual(nothing, LEFT_WEIGHT * minutes)
+        whole = plan_cost(problem, make_schedule(problem).placements)
+        self.assertLess(whole, 2 * SESSION_WEIGHT + 500)
+
+
+class KeptPlans(unittest.TestCase):
+    def test_a_taken_plan_stands_while_it_places_as_much(self):
+        problem = painting(3, 3, 80, 1)
+        listed = in_order(problem)
+        self.assertEqual(listed_of(make_schedule(problem, listed).placements), listed)
+
+    def test_it_stands_even_where_another_would_place_more(self):
+        problem = painting(3, 3, 80, 1)
+        late = tuple((i, 3, 0) for i, _, _ in in_order(problem))
+        plan = make_schedule(problem, late)
+        self.assertEqual(verify(problem, plan), [])
+        self.assertEqual({p.session_id for p in plan.placements}, {3})
+        self.assertGreater(len(plan.unplaced), len(make_schedule(problem).unplaced))
+        self.assertEqual(plan.helps, (), "no longer session is offered where letting the plan go would do")
+
+    def test_pinned_it_comes_out_just_so(self):
+        problem = painting(5, 4, 110, 2)
+        found = make_schedule(problem, sought(problem)).placements
+        self.assertEqual(list(found), place_listed(problem, pinned(found)))
+
+    def test_passes_and_sessions_that_are_gone_are_ignored(self):
+        problem = painting(3, 3, 80, 1)
+        plan = make_schedule(problem, ((99, 1, 0), (1, 77, 0), *in_order(problem)))
+        self.assertEqual(verify(problem, plan), [])
+
+
+class Offers(unittest.TestCase):
+    def test_three_with_what_each_would_change(self):
+        problem = painting(5, 4, 110, 2)
+        now = list(make_schedule(problem).placements)
+        offers = {each.way: each for each in offer_plans(problem, ())}
+        self.assertEqual(list(offers), ["order", "few", "anew"])
+        self.assertLessEqual(offers["few"].moved, FEW)
+        self.assertLessEqual(offers["anew"].cost, plan_cost(problem, now))
+        self.assertLessEqual(offers["few"].cost, plan_cost(problem, now))
+        for each in offers.values():
+            self.assertTrue(each.said)
+            self.assertEqual(verify(problem, make_schedule(problem, each.listed)), [])
+
+    def test_after_rain_took_a_session(self):
+        """What stood in the session that is gone finds another place; planned anew it loses nothing against that."""
+        problem = painting(4, 5, 90, 3)
+        kept = pinned(make_schedule(problem).placements)
+        rained = replace(problem, sessions=problem.sessions[1:])
+        standing = make_schedule(rained, kept)
+        self.assertEqual(verify(rained, standing), [])
+        self.assertEqual(standing.unplaced, ())
+        offers = {each.way: each for each in offer_plans(rained, kept)}
+        self.assertLessEqual(offers["anew"].cost, plan_cost(rained, standing.placements))
+
+    def test_the_same_plan_is_said_to_be_so(self):
+        problem = painting(3, 3, 80, 1)
+        anew = sought(problem)
+        offers = {each.way: each for each in offer_plans(problem, anew)}
+        self.assertEqual((offers["anew"].said, offers["anew"].moved), ("as it stands", 0))
+
+
+if __name__ == "__main__":
+    unittest.main()

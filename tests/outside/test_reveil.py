@@ -1,0 +1,163 @@
+"""The scene under another veil, and visibility from its planes: against Koschmieder's law and the rendered truth.
+
+The truth is what stands in the demo's scenes without air, rendered with them by ourselves.
+"""
+
+import io
+import json
+import tempfile
+import unittest
+from functools import lru_cache
+from pathlib import Path
+
+import cv2
+import numpy as np
+from PIL import Image
+
+from kind_distance.core.colour.srgb import linear_from_codes
+from kind_distance.core.depth.reveil import Air, distances_for, fit_visibility, reveil
+from kind_distance.core.depth.veil import profile_of
+from kind_distance.demo.seed import picture_bytes, seed
+from kind_distance.errors import DomainError
+from kind_distance.studio.airs import fitted_air
+from kind_distance.studio.paintings import Studio
+from tests.support import TRUTH
+from tools.running import DEMO_NOW
+
+CLEAR, MIST, HAZY = Air(profile_of("clear")), Air(profile_of("mist")), Air(profile_of("hazy"))
+
+
+@lru_cache(maxsize=1)
+def demo():
+    file = Path(tempfile.mkdtemp()) / "air.sqlite"
+    seed(file, DEMO_NOW)
+    return file
+
+
+def demo_painting(title):
+    """Open one of the demo's paintings: its state, what its planes read, its file."""
+    studio = Studio(demo())
+    entry = next(each for each in studio.shelf() if each.brief.title == title)
+    opened = studio.open(entry.id, DEMO_NOW)
+    return opened.painting.state, opened.survey.depth, demo()
+
+
+def veiled(own, labels, distances, air):
+    """Put known surfaces behind air by Koschmieder's own formula (1924)."""
+    out = own.copy()
+    for rank, distance in enumerate(distances, start=1):
+        if distance is not None:
+            left = np.exp(-air.profile.extinction_per_km(air.visibility_km) * distance / 1000)
+            out[labels == rank] = own[labels == rank] * left + air.airlight * (1 - left)
+    return out.astype(np.float32)
+
+
+class AnotherVeil(unittest.TestCase):
+    def setUp(self):
+        rng = np.random.default_rng(6)
+        self.labels = np.repeat([1, 2, 3], 20)[:, None] * np.ones((1, 40), int)
+        self.labels = self.labels.astype(np.uint8)
+        self.own = rng.uniform(0.05, 0.6, (60, 40, 3)).astype(np.float32)
+        self.distances = [4000.0, 900.0, 20.0]
+
+    def test_from_one_air_to_another_is_exact_where_enough_is_left(self):
+        photo = veiled(self.own, self.labels, self.distances, CLEAR)
+        wanted = veiled(self.own, self.labels, self.distances, HAZY) * 1.0
+        np.testing.assert_allclose(reveil(photo, self.labels, self.distances, CLEAR, HAZY), wanted, atol=2e-3)
+
+    def test_the_same_air_changes_nothing(self):
+        photo = veiled(self.own, self.labels, self.distances, CLEAR)
+        np.testing.assert_allclose(reveil(photo, self.labels, self.distances, CLEAR, CLEAR), photo, atol=1e-4)
+
+    def test_mist_takes_the_far_and_leaves_the_near(self):
+        photo = veiled(self.own, self.labels, self.distances, CLEAR)
+        seen = reveil(photo, self.labels, self.distances, CLEAR, MIST)
+        far, near = seen[self.labels == 1], seen[self.labels == 3]
+        np.testing.assert_allclose(far, np.broadcast_to(MIST.airlight, far.shape), atol=0.01)
+        self.assertGreater(near.std(), 0.5 * photo[self.labels == 3].std() * profile_of("mist").light)
+
+    def test_nothing_leaves_what_can_be_shown(self):
+        wild = np.random.default_rng(1).uniform(0, 1, (60, 40, 3)).astype(np.float32)
+        for key in ("mountain_air", "mist", "storm", "night", "deep_water", "backlit_room", "toward_sunset"):
+            seen = reveil(wild, self.labels, [None, 900.0, 3.0], HAZY, Air(profile_of(key)))
+            self.assertTrue(np.isfinite(seen).all())
+            self.assertTrue(seen.min() >= 0 and seen.max() <= 1)
+
+    def test_night_is_dark_near_and_far(self):
+        photo = veiled(self.own, self.labels, self.distances, CLEAR)
+        seen = reveil(photo, self.labels, self.distances, CLEAR, Air(profile_of("night")))
+        self.assertLess(seen.mean(), 0.25 * photo.mean())
+
+    def test_a_plane_too_many(self):
+        with self.assertRaises(DomainError):
+            reveil(self.own, self.labels, [None, 5.0], CLEAR, MIST)
+
+    def test_a_rendered_valley_loses_its_air(self):
+        """Taking the air off the tea hillside brings its far ridges nearer to what stands there without air."""
+        truth = json.loads((TRUTH / "tea.json").read_text())
+        photo = linear_from_codes(np.asarray(Image.open(io.BytesIO(picture_bytes("tea_hillside"))).convert("RGB")))
+        photo = cv2.resize(photo, (600, 400), interpolation=cv2.INTER_AREA)
+        bare = linear_from_codes(np.asarray(Image.open(TRUTH / "tea_unveiled.jpg").convert("RGB")))
+        bare = cv2.resize(bare, (600, 400), interpolation=cv2.INTER_AREA) * truth["unveiled_white_linear"]
+        ridge = np.ones((400, 600), np.uint8)
+        rows, columns = slice(92, 112), slice(30, 520)
+        ridge[rows, columns] = 2
+        was = Air(profile_of("clear"), truth["visibility_m"] / 1000, tuple(truth["airlight_linear_mean"]))
+        now = Air(profile_of("mountain_air"), 340.0)
+        seen = reveil(photo, ridge, [None, 7400.0], was, now)
+        own = bare[rows, columns].mean(axis=(0, 1))
+        before = np.abs(photo[rows, columns].mean(axis=(0, 1)) - own).sum()
+        after = np.abs(seen[rows, columns].mean(axis=(0, 1)) - own).sum()
+        self.assertLess(after, 0.75 * before)
+
+
+class Distances(unittest.TestCase):
+    def test_gaps_are_filled_between_neighbours(self):
+        filled = distances_for([None, 8000.0, None, 80.0], [True, False, False, False])
+        self.assertIsNone(filled[0])
+        self.assertAlmostEqual(filled[2], 800.0, delta=1)
+
+    def test_nothing_known(self):
+        self.assertEqual(distances_for([None, None], [True, False]), [None, None])
+
+
+class Visibility(unittest.TestCase):
+    def darks(self, visibility_km, distances, own=0.012, air=0.7):
+        rate = 3.912 / visibility_km
+        return [(d, float(own * np.exp(-rate * d) + air * (1 - np.exp(-rate * d)))) for d in distances]
+
+    def test_planes_that_follow_koschmieders_law(self):
+        for km in (6.0, 21.0, 60.0):
+            with self.subTest(km=km):
+                found = fit_visibility(self.darks(km, [0.02, 1.0, 3.0, 8.0]), 0.7)
+                self.assertAlmostEqual(found.visibility_km, km, delta=0.02 * km)
+                self.assertTrue(found.low_km <= km * 1.01 and km * 0.99 <= found.high_km)
+
+    def test_within_the_range_under_a_wrong_guess_of_the_air(self):
+        for air in (0.65, 0.75):
+            found = fit_visibility(self.darks(21.0, [0.03, 2.0, 7.0]), air)
+            self.assertTrue(found.low_km < 21 < found.high_km)
+
+    def test_planes_that_say_nothing(self):
+        self.assertIsNone(fit_visibility([(0.02, 0.012), (0.1, 0.02)], 0.7))
+        self.assertIsNone(fit_visibility([(0.02, 0.012), (5.0, 0.72)], 0.7))
+        self.assertIsNone(fit_visibility([(0.02, 0.012), (5.0, 0.4)], 0.7), "one far plane would be a single guess")
+        self.assertIsNone(fit_visibility([], 0.7))
+
+    def test_one_plane_of_darker_things_does_not_carry_the_fit(self):
+        darks = [*self.darks(21.0, [0.02, 0.05, 2.0, 7.0]), (1.0, self.darks(21.0, [1.0])[0][1] + 0.06)]
+        self.assertAlmostEqual(fit_visibility(darks, 0.7).visibility_km, 21.0, delta=0.15 * 21.0)
+
+    def test_the_marsh_within_fifteen_percent_and_the_hillside_within_its_range(self):
+        """Mist lies in the valley of the hillside: darks before and behind it do not tell of one air."""
+        for name, share in (("Tidal mill at low water", 0.15), ("Tea terraces, before the mist lifts", 0.4)):
+            state, depth, file = demo_painting(name)
+            truth = json.loads((TRUTH / f"{'marsh' if 'mill' in name else 'tea'}.json").read_text())
+            found, true = fitted_air(file, state, depth), truth["visibility_m"] / 1000
+            with self.subTest(scene=name):
+                self.assertAlmostEqual(found.visibility_km, true, delta=share * true)
+                self.assertTrue(found.low_km <= true <= found.high_km)
+
+
+if __name__ == "__main__":
+    unittest.main()

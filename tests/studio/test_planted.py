@@ -1,0 +1,205 @@
+"""A good plan has no judgement; each planted mistake is found, explained, and cleared by its own remedy.
+
+The numbers in the names are those of the mistakes a painter of places makes most; the picture is made for this test.
+"""
+
+import numpy as np
+
+from kind_distance.core.colour.munsell import grey_code
+from kind_distance.store.database import opened
+from kind_distance.store.records import Brief
+from tests.studio.test_sources import WithPhoto
+from tests.support import NOW, file_bytes
+
+HEIGHT, WIDTH = 320, 480
+EDGES = (96, 140, 200)  # where ridge, woods and field begin
+VALUES = (8.6, 6.9, 5.0, 3.0)
+LINES = ((2, 96), (3, 140), (4, 200))
+
+
+def good_picture():
+    """A pale sky, a ridge in haze, woods, a near field with grain: far to near darker, plainer to finer."""
+    rng = np.random.default_rng(8)
+    rows = np.searchsorted(EDGES, np.arange(HEIGHT), side="right")
+    value = np.array(VALUES)[rows][:, None] + np.zeros((1, WIDTH))
+    value += rng.normal(0, 0.03, value.shape)
+    blades = rng.normal(0, 0.5, (HEIGHT, WIDTH // 2)).repeat(2, axis=1)
+    value[EDGES[2] :] += blades[EDGES[2] :]
+    value[EDGES[1] : EDGES[2]] += 0.3 * blades[EDGES[1] : EDGES[2]]
+    codes = np.repeat(grey_code(np.clip(value, 1, 9.4))[..., None], 3, axis=2).astype(int)
+    codes[EDGES[2] :, :, 1] += 10
+    codes[: EDGES[0], :, 2] += 8
+    return np.clip(codes, 0, 255).astype(np.uint8)
+
+
+class GoodPlan(WithPhoto):
+    """The good plan, made once for each ground; every test changes a copy of it."""
+
+    ground = "white"
+
+    @classmethod
+    def setUpClass(cls):
+        super().setUpClass()
+        cls.kept = None
+
+    def setUp(self):
+        super(WithPhoto, self).setUp()
+        if type(self).kept is None:
+            self.begin()
+            self.checkpoint()
+            type(self).kept = self.file.read_bytes()
+        else:
+            self.file.write_bytes(type(self).kept)
+            self.painting = self.studio.open(1, NOW)
+
+    def checkpoint(self):
+        """Bring everything into the one file, so that it can be copied."""
+        with opened(self.file) as db:
+            db.execute("PRAGMA wal_checkpoint(TRUNCATE)")
+
+    def begin(self):
+        brief = Brief("Field before woods", ground=self.ground, width_cm=45, height_cm=30)
+        self.painting = self.studio.begin(brief, NOW)
+        self.bring(file_bytes(good_picture()), "field.png")
+        self.change("propose_planes", count=4)
+        for plane, (name, metres) in enumerate((("Ridge", 9000.0), ("Woods", 700.0), ("Field", 12.0)), start=2):
+            self.change("set_plane", plane=plane, name=name, distance_m=metres)
+        for plane, row in LINES:
+            points = [[0.0, (row - 0.5) / (HEIGHT - 1)], [1.0, (row - 0.5) / (HEIGHT - 1)]]
+            self.change("add_stroke", plane=plane, kind="level", points=points, settle=True)
+        self.change("set_focus", x=0.62, y=0.52, reach=0.14)
+
+    def found(self, kind):
+        return [j for j in self.painting.survey.judgements if j.kind == kind]
+
+    def of_planes(self):
+        return [(j.kind, j.title) for j in self.painting.survey.judgements if j.stage in ("planes", "sources")]
+
+    def cleared_by(self, kind, action):
+        """Apply the remedy that the finding offers and look whether the finding is gone, and nothing worse came."""
+        told = self.found(kind)
+        self.assertTrue(told, f"{kind} was not found: {self.of_planes()}")
+        self.assertGreater(len(told[0].text), 60, "a finding explains itself")
+        self.assertTrue(any(c.isdigit() for c in told[0].text), "a finding says what was measured")
+        remedy = next(r for r in told[0].remedies if r.action == action)
+        self.change(action, **remedy.arguments)
+        self.assertFalse(self.found(kind), f"{remedy.label} does not clear it")
+
+
+class Planted(GoodPlan):
+    def test_a_good_plan_has_no_judgement(self):
+        self.assertEqual(self.of_planes(), [])
+
+    def test_m3_woods_and_field_merge(self):
+        woods = self.painting.survey.depth.plan.planes[2].value
+        self.change("set_planned_value", plane=4, value=woods - 0.1)
+        self.change("set_planned_value", plane=3, value=woods)
+        self.change("set_pair_gap", far=3, near=4, gap=0.05)
+        self.cleared_by("merged_plan", "set_planned_value")
+
+    def test_m8_woods_too_dark_for_their_distance(self):
+        self.change("set_depth", veil="hazy", visibility_km=25.0)
+        self.change("set_planned_value", plane=2, value=3.0)
+        self.cleared_by("too_dark_far", "set_planned_value")
+
+    def test_m11_a_kept_light_too_white_for_its_distance(self):
+        box = [(0.3, 0.2), (0.34, 0.2), (0.34, 0.24), (0.3, 0.24)]
+        self.change("set_depth", veil="hazy", visibility_km=12.0)
+        ridge = [(x, y + 0.15) for x, y in box]
+        self.change("add_reserve", points=ridge, name="Sail", way="ground")
+        self.assertIn("Ridge", self.found("light_forward")[0].text)
+        self.cleared_by("light_forward", "set_reserve")
+
+    def test_m12_near_contrast_too_low(self):
+        """Far and near run into one grey: the gap is opened by the remedy."""
+        self.change("set_depth", gap=0.05, pull=0.0)
+        self.change("set_planned_value", plane=3, value=4.0)
+        self.change("set_planned_value", plane=4, value=3.8)
+        self.cleared_by("merged_plan", "set_planned_value")
+
+    def test_m13_dark_before_a_light_leaves_its_distance(self):
+        self.change("set_depth", veil="hazy", visibility_km=6.0, pull=1.0)
+        self.change("set_pair_direction", far=3, near=4, direction=-1)
+        self.change("set_planned_value", plane=4, value=7.8)
+        self.change("set_planned_value", plane=3, value=2.5)
+        told = self.found("too_dark_far")[0]
+        self.assertIn("it stands out and stays far", told.text)
+        self.assertIn("runs into Field", told.text)
+        self.cleared_by("too_dark_far", "set_planned_value")
+
+    def test_m14_which_is_in_front(self):
+        self.change("set_plane", plane=4, distance_m=650.0)
+        self.change("set_depth", gap=0.05, pull=0.0)
+        self.change("set_planned_value", plane=3, value=3.2)
+        self.change("clear_strokes")
+        for plane, row in LINES:
+            points = [[0.0, (row - 0.5) / (HEIGHT - 1)], [1.0, (row - 0.5) / (HEIGHT - 1)]]
+            self.change("add_stroke", plane=plane, kind="level", points=points)
+        # Side by side on the same ground: the woods reach down as far as the field.
+        self.change("add_stroke", plane=3, kind="area", points=[(0.0, 0.5), (0.5, 0.5), (0.5, 1.0), (0.0, 1.0)])
+        told = self.found("unclear_overlap")
+        self.assertTrue(told, self.of_planes())
+        self.assertIn("Woods", told[0].title)
+        self.cleared_by("unclear_overlap", "set_pair_gap")
+        self.assertEqual(next(p.gap for p in self.state.pairs if (p.far, p.near) == (3, 4)), 0.0)
+
+    def test_m14_a_second_clue_makes_it_sure(self):
+        self.change("set_plane", plane=4, distance_m=250.0)
+        self.change("set_depth", veil="hazy", visibility_km=8.0, gap=0.05, pull=0.0)
+        self.change("set_planned_value", plane=3, value=3.1)
+        self.change("add_stroke", plane=3, kind="area", points=[(0.0, 0.5), (0.5, 0.5), (0.5, 1.0), (0.0, 1.0)])
+        told = self.found("unclear_overlap")
+        self.assertEqual([r.label for r in told[0].remedies][:1], ["A step between them"], self.of_planes())
+        self.cleared_by("unclear_overlap", "set_pair_gap")
+
+    def test_m25_a_change_of_one_plane_moves_its_neighbours_or_says_who_cannot(self):
+        before = [p.value for p in self.painting.survey.depth.plan.planes]
+        self.change("set_planned_value", plane=4, value=5.0)
+        after = [p.value for p in self.painting.survey.depth.plan.planes]
+        moved = [n for n, (a, b) in enumerate(zip(before, after, strict=True), 1) if abs(a - b) > 0.05 and n != 4]
+        self.assertIn(3, moved, "the woods behind a lighter field have to give way")
+        self.change("set_planned_value", plane=3, value=4.8)
+        self.cleared_by("ladder_conflict", "unlock_plane")
+
+    def test_m38_a_figure_looks_out(self):
+        self.change("add_note", source=1, kind="gaze", x=0.15, y=0.7, x2=0.05, y2=0.7, text="Walker")
+        self.cleared_by("looks_out", "remove_note")
+
+    def test_m38_a_path_leads_out(self):
+        self.change("add_note", source=1, kind="line", x=0.5, y=0.9, x2=0.985, y2=0.95, text="Path")
+        self.cleared_by("line_out", "remove_note")
+
+    def test_thick_and_broken_far_off_comes_forward(self):
+        self.change("set_plane", plane=2, body="thick", marks="broken")
+        self.cleared_by("handling_forward", "set_plane")
+
+    def test_a_kept_light_that_cannot_shine(self):
+        box = [(0.3, 0.1), (0.34, 0.1), (0.34, 0.16), (0.3, 0.16)]
+        self.change("add_reserve", points=box, name="Moon", way="ground")
+        self.cleared_by("light_dull", "set_planned_value")
+
+    def test_a_shadow_of_another_sun(self):
+        self.change("set_horizon", source=1, horizon=0.4)
+        self.change("add_note", source=1, kind="shadow", x=0.3, y=0.7, x2=0.45, y2=0.72, text="Post")
+        self.change("add_note", source=1, kind="shadow", x=0.7, y=0.7, x2=0.85, y2=0.72, text="Stone")
+        self.assertFalse(self.found("shadow_contrary"))
+        self.change("add_note", source=1, kind="shadow", x=0.5, y=0.8, x2=0.4, y2=0.7, text="Figure")
+        self.assertIn("Figure", self.found("shadow_contrary")[0].title)
+        self.cleared_by("shadow_contrary", "remove_note")
+
+
+class PlantedOnBlack(GoodPlan):
+    """M9: light paint over a dark ground."""
+
+    ground = "black"
+
+    def test_m9_light_paint_over_a_dark_ground(self):
+        told = self.found("shows_through") or self.found("ground_too_dark")
+        self.assertTrue(told, self.of_planes())
+        for _ in range(6):
+            left = self.found("shows_through")
+            if not left:
+                break
+            remedy = next(r for r in left[0].remedies if r.action == "add_underlay")
+            self.change("add_underlay", **remedy.arguments)
+        self.assertFalse(self.found("shows_through"))

@@ -1,0 +1,85 @@
+"""Passes and sessions as files, read back by parsers that are not ours."""
+
+import csv
+import io
+import json
+import unittest
+import zipfile
+
+import vobject
+from PIL import Image
+
+from kind_distance.headless.document import read_document
+from kind_distance.headless.plan import plan_document
+from kind_distance.studio.paintings import Studio, minutes_now
+from kind_distance.studio.workfiles import document_of, document_zip, passes_table, sessions_calendar
+from tests.support import NOW, InFolder, demo_copy
+
+
+class Files(InFolder):
+    def setUp(self):
+        super().setUp()
+        demo_copy(self.file)
+        self.studio = Studio(self.file)
+        self.opened = self.studio.open(3, NOW)
+        self.state, self.found = self.opened.painting.state, self.opened.survey
+
+    def test_sessions_in_a_calendar(self):
+        data = sessions_calendar(3, self.state, self.found, minutes_now(NOW))
+        self.assertIn(b"\r\n", data)
+        self.assertTrue(all(len(line) <= 75 for line in data.split(b"\r\n")), "RFC 5545: lines of at most 75 octets")
+        calendar = vobject.readOne(data.decode())
+        events = calendar.vevent_list
+        sessions = [e for e in events if "session" in e.uid.value]
+        self.assertEqual(len(sessions), len(self.state.sessions))
+        for record in self.state.sessions:
+            event = next(e for e in sessions if e.uid.value.startswith(f"painting-3-session-{record.number}@"))
+            self.assertEqual(event.dtstart.value.isoformat(timespec="minutes"), record.start[:16])
+            self.assertIsNone(event.dtstart.value.tzinfo, "a painter's hour is where the painter is")
+            self.assertEqual((event.dtend.value - event.dtstart.value).total_seconds(), 60 * record.minutes)
+            self.assertEqual(event.summary.value, self.state.brief.title)
+        varnish = [e for e in events if "pass" in e.uid.value]
+        self.assertEqual(len(varnish), len(self.found.work.schedule.milestones))
+
+    def test_passes_in_a_table(self):
+        rows = list(csv.DictReader(io.StringIO(passes_table(self.state, self.found.work).decode())))
+        self.assertEqual([int(r["number"]) for r in rows], [p.id for p in self.found.work.passes])
+        placed = {p.pass_id: p for p in self.found.work.schedule.placements}
+        for row in rows:
+            self.assertEqual(bool(row["start"]), int(row["number"]) in placed or row["done"] == "yes")
+
+    def test_a_title_that_is_a_formula_stays_text(self):
+        opened = self.studio.change(
+            3, self.opened.painting.version, "add_pass",
+            {"kind": "details", "plane": 2, "title": "=HYPERLINK(1)"}, NOW,
+        )  # fmt: skip
+        table = passes_table(opened.painting.state, opened.survey.work).decode()
+        self.assertIn("'=HYPERLINK", table)
+
+    def test_the_document_comes_back_and_gives_the_same_plan(self):
+        data = document_zip(self.file, self.state, self.found)
+        with zipfile.ZipFile(io.BytesIO(data)) as archive:
+            self.assertEqual(
+                sorted(archive.namelist()), sorted(["painting.json", *(f"{s.number}.jpg" for s in self.state.sources)])
+            )
+            picture = Image.open(io.BytesIO(archive.read("1.jpg")))
+            self.assertFalse(picture.getexif(), "nothing of the camera leaves")
+            self.assertNotIn("31.1180", archive.read("painting.json").decode(), "nor the place on earth")
+        planned = plan_document(read_document(data, "painting.zip"))
+        self.assertEqual([p.title for p in planned.work.passes], [p.title for p in self.found.work.passes])
+        self.assertEqual(
+            [(p.start, p.end) for p in planned.work.schedule.placements],
+            [(p.start, p.end) for p in self.found.work.schedule.placements],
+        )
+
+    def test_the_same_document_every_time(self):
+        self.assertEqual(
+            document_zip(self.file, self.state, self.found), document_zip(self.file, self.state, self.found)
+        )
+        self.assertEqual(
+            json.dumps(document_of(self.state, self.found)), json.dumps(document_of(self.state, self.found))
+        )
+
+
+if __name__ == "__main__":
+    unittest.main()

@@ -1,0 +1,153 @@
+/** Trying things on pictures without keeping them: thumbnails, formats, crops, readings, divisions, swatches. */
+import {
+  client,
+  content,
+  type DivisionOf,
+  type FormatTried,
+  type Horizon,
+  type Idea,
+  type PageFrame,
+  type Preview,
+  type Seen,
+  type Suggestion,
+  type Swatch,
+  type Tried,
+} from "./client";
+
+export function preview(painting_id: number, body: Tried, signal?: AbortSignal): Promise<Preview> {
+  return content(
+    client.POST("/api/paintings/{painting_id}/preview", { params: { path: { painting_id } }, body, signal }),
+  );
+}
+
+export function seen(painting_id: number, body: Tried, signal?: AbortSignal): Promise<Seen> {
+  return content(
+    client.POST("/api/paintings/{painting_id}/seen", { params: { path: { painting_id } }, body, signal }),
+  );
+}
+
+export function formats(painting_id: number, body: Tried, wanted: string[]): Promise<FormatTried[]> {
+  return content(
+    client.POST("/api/paintings/{painting_id}/formats", {
+      params: { path: { painting_id } },
+      body: { ...body, formats: wanted },
+    }),
+  );
+}
+
+export function divisions(painting_id: number, body: Tried): Promise<DivisionOf[]> {
+  return content(
+    client.POST("/api/paintings/{painting_id}/divisions", { params: { path: { painting_id } }, body }),
+  );
+}
+
+export function crops(painting_id: number, number: number, format: string): Promise<Suggestion[]> {
+  return content(
+    client.GET("/api/paintings/{painting_id}/sources/{number}/crops", {
+      params: { path: { painting_id, number }, query: { format } },
+    }),
+  );
+}
+
+export function horizon(painting_id: number, number: number): Promise<Horizon> {
+  return content(
+    client.GET("/api/paintings/{painting_id}/sources/{number}/horizon", {
+      params: { path: { painting_id, number } },
+    }),
+  );
+}
+
+export function frames(painting_id: number, number: number): Promise<PageFrame[]> {
+  return content(
+    client.GET("/api/paintings/{painting_id}/sources/{number}/frames", {
+      params: { path: { painting_id, number } },
+    }),
+  );
+}
+
+export function swatch(painting_id: number, number: number, x: number, y: number): Promise<Swatch> {
+  return content(
+    client.GET("/api/paintings/{painting_id}/sources/{number}/swatch", {
+      params: { path: { painting_id, number }, query: { x, y } },
+    }),
+  );
+}
+
+export function drawing(painting_id: number, number: number): Promise<{ said: string }> {
+  return content(
+    client.GET("/api/paintings/{painting_id}/thumbnails/{number}/drawing", {
+      params: { path: { painting_id, number } },
+    }),
+  );
+}
+
+export function ideas(word: string): Promise<Idea[]> {
+  return content(client.GET("/api/ideas", { params: { query: { word } } }));
+}
+
+export type Known =
+  | { way: "height"; height_m: number; share: number; lens_mm: number }
+  | { way: "horizon"; eye_m: number }
+  | { way: "times"; plane: number; times: number };
+
+/** A distance from what the painter knows. */
+export function distanceBy(painting_id: number, known: Known): Promise<{ distance_m: number; said: string }> {
+  const path = { painting_id };
+  if (known.way === "height") {
+    const { height_m, share, lens_mm } = known;
+    return content(
+      client.GET("/api/paintings/{painting_id}/distance/known-height", {
+        params: { path, query: { height_m, share, lens_mm } },
+      }),
+    );
+  }
+  if (known.way === "horizon") {
+    return content(
+      client.GET("/api/paintings/{painting_id}/distance/horizon", {
+        params: { path, query: { eye_m: known.eye_m } },
+      }),
+    );
+  }
+  return content(
+    client.GET("/api/paintings/{painting_id}/distance/times", {
+      params: { path, query: { plane: known.plane, times: known.times } },
+    }),
+  );
+}
+
+export type PlanOffer = { way: "order" | "few" | "anew"; name: string; said: string; moved: number };
+
+/** Three plans to choose from; looking for the last takes a moment. */
+export async function plans(painting_id: number): Promise<PlanOffer[]> {
+  const found = await content(
+    client.GET("/api/paintings/{painting_id}/plans", { params: { path: { painting_id } } }),
+  );
+  return found as PlanOffer[];
+}
+
+/** Where the shadows of marked uprights fall: by a drawn one, or by the sun where one says which way one looks. */
+export function shadows(
+  painting_id: number,
+  number: number,
+  facing_deg: number | null,
+  at: string,
+): Promise<{ guides: { mark: number; foot: number[]; end: number[] }[]; said: string }> {
+  const query = facing_deg === null ? {} : { facing_deg, ...(at ? { at } : {}) };
+  return content(
+    client.GET("/api/paintings/{painting_id}/sources/{number}/shadows", {
+      params: { path: { painting_id, number }, query },
+    }),
+  );
+}
+
+export function bays(
+  painting_id: number,
+  second: number,
+  count: number,
+): Promise<{ places: number[]; vanishing: number | null }> {
+  return content(
+    client.GET("/api/paintings/{painting_id}/bays", {
+      params: { path: { painting_id }, query: { second, count } },
+    }),
+  );
+}

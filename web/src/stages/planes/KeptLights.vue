@@ -1,0 +1,90 @@
+<script setup lang="ts">
+/** Reserved lights: where they lie, how they are kept, and the word a newly drawn one still needs. */
+import { ref } from "vue";
+import type { Painting } from "@/api/client";
+import { useTable } from "@/api/store";
+import type { Point } from "@/picture/pen";
+
+type Way = Painting["reserves"][number]["way"];
+const props = defineProps<{
+  /** The reserved lights. */
+  lights: Painting["reserves"];
+  /** Outline of a new one, or empty. */
+  drawn: Point[];
+}>();
+const emit = defineEmits<{ draw: []; named: [] }>();
+const table = useTable();
+const name = ref("");
+const way = ref<Way>("ground");
+
+async function keep(): Promise<void> {
+  if (await table.change({ action: "add_reserve", points: props.drawn, name: name.value, way: way.value })) {
+    name.value = "";
+    emit("named");
+  }
+}
+function keepAs(reserve: number, event: Event): void {
+  const wanted = (event.target as HTMLSelectElement).value as Way;
+  void table.change({ action: "set_reserve", reserve, way: wanted });
+}
+</script>
+
+<template>
+  <section class="lights" aria-label="Reserved lights">
+    <h2>Lights that are kept</h2>
+    <ul>
+      <li v-for="each in lights" :key="each.number">
+        <b>{{ each.name }}</b>
+        <select
+          class="field"
+          :value="each.way"
+          :aria-label="`How ${each.name} is kept`"
+          @change="keepAs(each.number, $event)"
+        >
+          <option v-for="choice in table.choices?.ways_to_keep" :key="choice.key" :value="choice.key">
+            {{ choice.name }}
+          </option>
+        </select>
+        <span>{{ each.said }}.</span>
+        <button
+          class="do quiet"
+          :aria-label="`Give it up: ${each.name}`"
+          @click="table.change({ action: 'remove_reserve', reserve: each.number })"
+        >
+          Give it up
+        </button>
+      </li>
+    </ul>
+    <form v-if="drawn.length" @submit.prevent="keep">
+      <label>This light is <input v-model="name" class="field" maxlength="60" size="12" autofocus /></label>
+      and
+      <select v-model="way" class="field" aria-label="How it is kept">
+        <option v-for="choice in table.choices?.ways_to_keep" :key="choice.key" :value="choice.key">
+          {{ choice.name }}
+        </option>
+      </select>
+      <button class="do">Keep it</button>
+      <button type="button" class="do quiet" @click="emit('named')">Let it go</button>
+    </form>
+    <button v-else class="do quiet" @click="emit('draw')">Draw round a light to keep</button>
+  </section>
+</template>
+
+<style scoped>
+.lights {
+  margin-top: 14px;
+  padding-top: 10px;
+  border-top: 1px solid var(--hair);
+  font-size: 13.5px;
+}
+.lights li {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 6px;
+  align-items: center;
+}
+.lights .field {
+  max-width: 100%;
+  font-size: 13.5px;
+}
+</style>
