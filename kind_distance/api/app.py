@@ -12,7 +12,7 @@ from pathlib import Path
 from fastapi import FastAPI
 
 from kind_distance import __version__
-from kind_distance.api import exports, pages, paintings, pictures, problems, shelf, tries
+from kind_distance.api import exports, pages, paintings, pictures, problems, shelf, tries, worktries
 from kind_distance.api.context import Context
 from kind_distance.api.guard import Guard
 from kind_distance.store.database import migrate, opened
@@ -64,7 +64,7 @@ def create_app(file: Path, clock: Callable[[], datetime] = local_now, dist: Path
     )
     app.state.context = Context(Studio(file), clock)
     problems.install(app)
-    for router in (shelf.router, paintings.router, pictures.router, tries.router, exports.router):
+    for router in (shelf.router, paintings.router, pictures.router, tries.router, worktries.router, exports.router):
         app.include_router(router)
     pages.install(app, dist)
     app.add_middleware(Guard)

@@ -5,33 +5,15 @@ The names and fields are those of `kind_distance.studio.changes`; the remedies o
 
 from __future__ import annotations
 
-from typing import Annotated, Any, Literal
+from typing import Annotated, Literal
 
 from pydantic import BaseModel, ConfigDict, Field, FiniteFloat
 
-Text = Annotated[str, Field(max_length=400)]
-Number = Annotated[int, Field(ge=1, le=100_000)]
-Cuts = Annotated[list[FiniteFloat], Field(max_length=6)]
-Point = tuple[FiniteFloat, FiniteFloat]
-Points = Annotated[list[Point], Field(min_length=1, max_length=2000)]
-CropPx = tuple[int, int, int, int]
-Rank = Annotated[int, Field(ge=1, le=9)]
+from kind_distance.api.given import Body, CropPx, Cuts, Given, Marks, Number, Point, Points, Rank, Text, Way
+from kind_distance.api.workchanges import WorkChange
 
 
-Body = Literal["", "thin", "thick"]
-Marks = Literal["", "soft", "broken"]
-Way = Literal["ground", "masked", "lifted", "added"]
-
-
-class _Change(BaseModel):
-    model_config = ConfigDict(extra="forbid")
-
-    def arguments(self) -> dict[str, Any]:
-        """Give what the change needs, without what was left out."""
-        return self.model_dump(exclude={"action"}, exclude_unset=True)
-
-
-class SetBrief(_Change):
+class SetBrief(Given):
     """Change title, idea, medium, support, ground or school of order."""
 
     action: Literal["set_brief"]
@@ -48,7 +30,7 @@ class SetBrief(_Change):
     drawing_detail: Text | None = None
 
 
-class SetSource(_Change):
+class SetSource(Given):
     """Say of a source what it is, what for, whose, by which permission, where one stood, how to get there."""
 
     action: Literal["set_source"]
@@ -63,7 +45,7 @@ class SetSource(_Change):
     kind: Literal["photo", "page", "sketch", "study", "painting"] | None = None
 
 
-class SetLight(_Change):
+class SetLight(Given):
     """Say where the light comes from: degrees clockwise from the top of the picture; null where it is not known."""
 
     action: Literal["set_light"]
@@ -71,7 +53,7 @@ class SetLight(_Change):
     light_deg: FiniteFloat | None = None
 
 
-class LinkSource(_Change):
+class LinkSource(Given):
     """Say from which other source one was made."""
 
     action: Literal["link_source"]
@@ -79,7 +61,7 @@ class LinkSource(_Change):
     made_from: Number | None = None
 
 
-class SetHorizon(_Change):
+class SetHorizon(Given):
     """Set the horizon's height by hand, as a share from the top; null lets it be found."""
 
     action: Literal["set_horizon"]
@@ -87,7 +69,7 @@ class SetHorizon(_Change):
     horizon: FiniteFloat | None = None
 
 
-class SetCard(_Change):
+class SetCard(Given):
     """Press the reference for colour, in shares of the photo as it came."""
 
     action: Literal["set_card"]
@@ -99,14 +81,14 @@ class SetCard(_Change):
     more: bool = False
 
 
-class ClearCard(_Change):
+class ClearCard(Given):
     """Show the photo's colours as the camera gave them."""
 
     action: Literal["clear_card"]
     source: Number
 
 
-class Straighten(_Change):
+class Straighten(Given):
     """Straighten a picture by so many degrees, clockwise lean positive."""
 
     action: Literal["straighten"]
@@ -114,7 +96,7 @@ class Straighten(_Change):
     tilt_deg: FiniteFloat
 
 
-class AddNote(_Change):
+class AddNote(Given):
     """Pin a note; a scale mark has a second end and its length in metres, an arrow its second end."""
 
     action: Literal["add_note"]
@@ -128,7 +110,7 @@ class AddNote(_Change):
     length_m: FiniteFloat | None = None
 
 
-class SetNote(_Change):
+class SetNote(Given):
     """Change what a note says, or where it is pinned."""
 
     action: Literal["set_note"]
@@ -139,14 +121,14 @@ class SetNote(_Change):
     length_m: FiniteFloat | None = None
 
 
-class RemoveNote(_Change):
+class RemoveNote(Given):
     """Take a note off."""
 
     action: Literal["remove_note"]
     note: Number
 
 
-class AddDeparture(_Change):
+class AddDeparture(Given):
     """Plan to move, bend, leave out or add something."""
 
     action: Literal["add_departure"]
@@ -159,7 +141,7 @@ class AddDeparture(_Change):
     high: FiniteFloat | None = None
 
 
-class SetDeparture(_Change):
+class SetDeparture(Given):
     """Give a departure's reason, where to, or which values an added subject may have."""
 
     action: Literal["set_departure"]
@@ -171,28 +153,28 @@ class SetDeparture(_Change):
     open_values: bool = False
 
 
-class RemoveDeparture(_Change):
+class RemoveDeparture(Given):
     """Follow the photo there after all."""
 
     action: Literal["remove_departure"]
     departure: Number
 
 
-class SetMainSource(_Change):
+class SetMainSource(Given):
     """Choose the photo on which planes are marked."""
 
     action: Literal["set_main_source"]
     source: Number
 
 
-class RemoveSource(_Change):
+class RemoveSource(Given):
     """Take a source away."""
 
     action: Literal["remove_source"]
     source: Number
 
 
-class SetFocus(_Change):
+class SetFocus(Given):
     """Mark where the eye is to stay, as shares of the main photo's width and height."""
 
     action: Literal["set_focus"]
@@ -201,7 +183,7 @@ class SetFocus(_Change):
     reach: FiniteFloat | None = None
 
 
-class ClearFocus(_Change):
+class ClearFocus(Given):
     """Take the mark of the focus away."""
 
     action: Literal["clear_focus"]
@@ -221,7 +203,7 @@ class EditWanted(BaseModel):
 Edits = Annotated[list[EditWanted], Field(max_length=60)]
 
 
-class KeepThumbnail(_Change):
+class KeepThumbnail(Given):
     """Keep a value thumbnail; with `later` among the ideas for later."""
 
     action: Literal["keep_thumbnail"]
@@ -239,7 +221,7 @@ class KeepThumbnail(_Change):
     name: Text = ""
 
 
-class SetThumbnail(_Change):
+class SetThumbnail(Given):
     """Adjust or name a kept thumbnail."""
 
     action: Literal["set_thumbnail"]
@@ -259,7 +241,7 @@ class SetThumbnail(_Change):
     edits: Edits | None = None
 
 
-class SetAside(_Change):
+class SetAside(Given):
     """Put a thumbnail with the ideas for later, with a note."""
 
     action: Literal["set_aside"]
@@ -267,28 +249,28 @@ class SetAside(_Change):
     note: Text = ""
 
 
-class TakeUpAgain(_Change):
+class TakeUpAgain(Given):
     """Take an idea for later back among the thumbnails."""
 
     action: Literal["take_up_again"]
     thumbnail: Number
 
 
-class ChooseThumbnail(_Change):
+class ChooseThumbnail(Given):
     """Choose the thumbnail one paints from."""
 
     action: Literal["choose_thumbnail"]
     thumbnail: Number
 
 
-class RemoveThumbnail(_Change):
+class RemoveThumbnail(Given):
     """Take a thumbnail away."""
 
     action: Literal["remove_thumbnail"]
     thumbnail: Number
 
 
-class AddElement(_Change):
+class AddElement(Given):
     """Name a thing in the picture; null for a plane that is not known yet."""
 
     action: Literal["add_element"]
@@ -298,7 +280,7 @@ class AddElement(_Change):
     y: FiniteFloat | None = None
 
 
-class SetElement(_Change):
+class SetElement(Given):
     """Rename a thing, or put it into a plane; null takes it out of its plane."""
 
     action: Literal["set_element"]
@@ -310,7 +292,7 @@ class SetElement(_Change):
     brush: Text | None = None
 
 
-class AddReserve(_Change):
+class AddReserve(Given):
     """Reserve a light: its outline in shares of the main picture, its name, and how it is kept."""
 
     action: Literal["add_reserve"]
@@ -319,7 +301,7 @@ class AddReserve(_Change):
     way: Way = "ground"
 
 
-class SetReserve(_Change):
+class SetReserve(Given):
     """Rename a reserved light, or keep it another way."""
 
     action: Literal["set_reserve"]
@@ -328,28 +310,28 @@ class SetReserve(_Change):
     way: Way | None = None
 
 
-class RemoveReserve(_Change):
+class RemoveReserve(Given):
     """Give a reserved light up."""
 
     action: Literal["remove_reserve"]
     reserve: Number
 
 
-class RemoveElement(_Change):
+class RemoveElement(Given):
     """Take a thing off the list."""
 
     action: Literal["remove_element"]
     element: Number
 
 
-class ProposePlanes(_Change):
+class ProposePlanes(Given):
     """Begin with so many planes."""
 
     action: Literal["propose_planes"]
     count: int
 
 
-class AddPlane(_Change):
+class AddPlane(Given):
     """Add a plane nearer than the plane `after`."""
 
     action: Literal["add_plane"]
@@ -359,7 +341,7 @@ class AddPlane(_Change):
     distance_m: FiniteFloat | None = None
 
 
-class SetPlane(_Change):
+class SetPlane(Given):
     """Name a plane, say what it is or how far it stands."""
 
     action: Literal["set_plane"]
@@ -373,7 +355,7 @@ class SetPlane(_Change):
     brush: Text | None = None
 
 
-class MovePlane(_Change):
+class MovePlane(Given):
     """Give a plane another place between far and near."""
 
     action: Literal["move_plane"]
@@ -381,14 +363,14 @@ class MovePlane(_Change):
     to: Rank
 
 
-class RemovePlane(_Change):
+class RemovePlane(Given):
     """Take a plane away."""
 
     action: Literal["remove_plane"]
     plane: Rank
 
 
-class SwapDistances(_Change):
+class SwapDistances(Given):
     """Swap the distances of two planes."""
 
     action: Literal["swap_distances"]
@@ -396,7 +378,7 @@ class SwapDistances(_Change):
     other: Rank
 
 
-class AddStroke(_Change):
+class AddStroke(Given):
     """Draw a stroke on the picture; points are shares of its width and height."""
 
     action: Literal["add_stroke"]
@@ -407,21 +389,21 @@ class AddStroke(_Change):
     settle: bool = False
 
 
-class RemoveStroke(_Change):
+class RemoveStroke(Given):
     """Take one stroke away."""
 
     action: Literal["remove_stroke"]
     stroke: Number
 
 
-class ClearStrokes(_Change):
+class ClearStrokes(Given):
     """Take all strokes away, or those of one plane."""
 
     action: Literal["clear_strokes"]
     plane: Rank | None = None
 
 
-class SetDepth(_Change):
+class SetDepth(Given):
     """Choose veil, visibility, pull, key or least gap."""
 
     action: Literal["set_depth"]
@@ -435,7 +417,7 @@ class SetDepth(_Change):
     usual_airlight: bool = False
 
 
-class SetAir(_Change):
+class SetAir(Given):
     """Say in which air a photo was taken; null for the painting's own veil."""
 
     action: Literal["set_air"]
@@ -444,7 +426,7 @@ class SetAir(_Change):
     visibility_km: FiniteFloat | None = None
 
 
-class SetPlannedValue(_Change):
+class SetPlannedValue(Given):
     """Hold a plane at a value."""
 
     action: Literal["set_planned_value"]
@@ -452,14 +434,14 @@ class SetPlannedValue(_Change):
     value: FiniteFloat
 
 
-class UnlockPlane(_Change):
+class UnlockPlane(Given):
     """Let the ladder plan a plane again."""
 
     action: Literal["unlock_plane"]
     plane: Rank
 
 
-class SetPairGap(_Change):
+class SetPairGap(Given):
     """Want an own gap where two planes meet; 0 lets them merge."""
 
     action: Literal["set_pair_gap"]
@@ -468,7 +450,7 @@ class SetPairGap(_Change):
     gap: FiniteFloat
 
 
-class SetPairDirection(_Change):
+class SetPairDirection(Given):
     """Say which of two planes is to be the lighter: 1 the far one, -1 the near one."""
 
     action: Literal["set_pair_direction"]
@@ -477,7 +459,7 @@ class SetPairDirection(_Change):
     direction: Literal[-1, 1]
 
 
-class ForgetPair(_Change):
+class ForgetPair(Given):
     """Take back what was wanted of a pair."""
 
     action: Literal["forget_pair"]
@@ -485,153 +467,7 @@ class ForgetPair(_Change):
     near: Rank
 
 
-class DerivePasses(_Change):
-    """Derive the passes from the plan again."""
-
-    action: Literal["derive_passes"]
-
-
-class SetPass(_Change):
-    """Rename a pass, or change its minutes, thickness or paint."""
-
-    action: Literal["set_pass"]
-    number: Number
-    title: Text | None = None
-    minutes: int | None = None
-    thickness: FiniteFloat | None = None
-    paint: Literal["watercolour", "gouache", "rewettable", "acrylic", "oil"] | None = None
-
-
-class SplitPass(_Change):
-    """Divide a pass into two parts."""
-
-    action: Literal["split_pass"]
-    number: Number
-
-
-class AddPass(_Change):
-    """Add a pass."""
-
-    action: Literal["add_pass"]
-    kind: Literal["ground", "drawing", "block_in", "second_layer", "details", "lights", "varnish", "finish"]
-    plane: Rank | None = None
-    title: Text = ""
-    minutes: int | None = None
-
-
-class AddUnderlay(_Change):
-    """Add a white underlay before everything else on a plane."""
-
-    action: Literal["add_underlay"]
-    plane: Rank
-
-
-class RemovePass(_Change):
-    """Take a pass away."""
-
-    action: Literal["remove_pass"]
-    number: Number
-
-
-class MoveBefore(_Change):
-    """Put a pass right before another."""
-
-    action: Literal["move_before"]
-    number: Number
-    before: Number
-
-
-class MovePass(_Change):
-    """Give a pass another place in the order."""
-
-    action: Literal["move_pass"]
-    number: Number
-    to: Number
-
-
-class MarkDone(_Change):
-    """Note that a pass is painted."""
-
-    action: Literal["mark_done"]
-    number: Number
-    at: Text | None = None
-    minutes: int | None = None
-
-
-class MarkNotDone(_Change):
-    """Take the mark back."""
-
-    action: Literal["mark_not_done"]
-    number: Number
-
-
-class AddSession(_Change):
-    """Add a painting session; `start` is local time, ISO 8601."""
-
-    action: Literal["add_session"]
-    start: Text
-    minutes: int
-    outdoors: bool = False
-    place: Text = ""
-    temperature_c: FiniteFloat = 20.0
-    humidity: FiniteFloat = 50.0
-    wind_m_s: FiniteFloat | None = None
-    sun_w_m2: FiniteFloat | None = None
-
-
-class SetSession(_Change):
-    """Change a session."""
-
-    action: Literal["set_session"]
-    session: Number
-    start: Text | None = None
-    minutes: int | None = None
-    outdoors: bool | None = None
-    place: Text | None = None
-    temperature_c: FiniteFloat | None = None
-    humidity: FiniteFloat | None = None
-    wind_m_s: FiniteFloat | None = None
-    sun_w_m2: FiniteFloat | None = None
-
-
-class CopySession(_Change):
-    """Add a session like another, some days later."""
-
-    action: Literal["copy_session"]
-    session: Number
-    minutes: int
-    days: int = 1
-    times: int = 1
-
-
-class TakePlan(_Change):
-    """Take one of the offered plans."""
-
-    action: Literal["take_plan"]
-    way: Literal["order", "few", "anew"]
-
-
-class TakeStationAir(_Change):
-    """Give a session outdoors the air that the station expects."""
-
-    action: Literal["take_station_air"]
-    session: Number
-
-
-class LetPlanGo(_Change):
-    """Let the plan be worked out afresh with every change."""
-
-    action: Literal["let_plan_go"]
-
-
-class RemoveSession(_Change):
-    """Take a session away."""
-
-    action: Literal["remove_session"]
-    session: Number
-
-
-class MeanItSo(_Change):
+class MeanItSo(Given):
     """Silence a judgement, with the reason."""
 
     action: Literal["mean_it_so"]
@@ -639,7 +475,7 @@ class MeanItSo(_Change):
     reason: Text = ""
 
 
-class HearAgain(_Change):
+class HearAgain(Given):
     """Listen to a silenced judgement again."""
 
     action: Literal["hear_again"]
@@ -693,23 +529,7 @@ AnyChange = Annotated[
     | SetPairGap
     | SetPairDirection
     | ForgetPair
-    | DerivePasses
-    | SetPass
-    | SplitPass
-    | AddPass
-    | AddUnderlay
-    | RemovePass
-    | MoveBefore
-    | MovePass
-    | MarkDone
-    | MarkNotDone
-    | AddSession
-    | SetSession
-    | CopySession
-    | RemoveSession
-    | TakePlan
-    | LetPlanGo
-    | TakeStationAir
+    | WorkChange
     | MeanItSo
     | HearAgain,
     Field(discriminator="action"),

@@ -252,6 +252,7 @@ class PlacementView(BaseModel):
     span_said: str
     dry_said: str
     done: bool
+    by_hand: bool
     kind: str
     not_earlier: str
     not_session_before: str
@@ -261,6 +262,7 @@ class MilestoneView(BaseModel):
     """A date outside the sessions, such as varnishing."""
 
     number: int
+    earliest_min: float
     earliest_said: str
     because: str
 
@@ -406,6 +408,15 @@ class FormatChoiceView(BaseModel):
     ratio: float
 
 
+class PassKindView(BaseModel):
+    """A kind of pass: its name, what it is for, and whether it may belong to one plane."""
+
+    key: str
+    name: str
+    said: str
+    of_planes: bool
+
+
 class ChoicesView(BaseModel):
     """What can be chosen, and the limits of sliders."""
 
@@ -420,7 +431,7 @@ class ChoicesView(BaseModel):
     drawing_details: list[ChoiceView]
     brushes: list[ChoiceView]
     ways_to_keep: list[ChoiceView]
-    pass_kinds: list[ChoiceView]
+    pass_kinds: list[PassKindView]
     softness: RangeView
     smallest_share: RangeView
     focus_reach: RangeView

@@ -13,6 +13,7 @@ from kind_distance.api.models import (
     ChoiceView,
     FormatChoiceView,
     PaintingView,
+    PassKindView,
     RangeView,
     ShelfView,
     VeilChoiceView,
@@ -26,7 +27,7 @@ from kind_distance.core.depth.veil import PROFILES
 from kind_distance.core.paint.drawing import DRAWING_DETAILS, DRAWING_MEDIA
 from kind_distance.core.paint.handling import BRUSHES
 from kind_distance.core.paint.media import GROUNDS, MEDIA, medium_of
-from kind_distance.core.passes.model import LEVEL
+from kind_distance.core.passes.kinds import KINDS
 from kind_distance.core.passes.schools import SCHOOLS
 from kind_distance.core.picture.balance import REFERENCES
 from kind_distance.core.picture.crops import FORMATS
@@ -35,16 +36,6 @@ from kind_distance.core.picture.thumbnail import SMALLEST_RANGE, SOFTNESS_RANGE
 from kind_distance.store.records import Brief
 
 router = APIRouter(prefix="/api", tags=["shelf"])
-PASS_KINDS = {
-    "ground": "Tone the ground",
-    "drawing": "Drawing",
-    "block_in": "Block-in",
-    "second_layer": "Second layer",
-    "details": "Details",
-    "lights": "Lights and accents",
-    "finish": "Sign and check",
-    "varnish": "Varnish",
-}
 KEYS_SAID = {"full": "all that paint reaches", "high": "light", "middle": "neither end", "low": "dark"}
 
 
@@ -91,7 +82,10 @@ def choices() -> ChoicesView:
         drawing_details=[ChoiceView(key=d.key, name=d.name, said=d.said) for d in DRAWING_DETAILS.values()],
         brushes=[ChoiceView(key=key, name=name) for key, name in BRUSHES.items()],
         ways_to_keep=[ChoiceView(key=key, name=name) for key, name in WAYS.items()],
-        pass_kinds=[ChoiceView(key=kind, name=PASS_KINDS[kind]) for kind in LEVEL],
+        pass_kinds=[
+            PassKindView(key=k.key, name=f"{k.name[:1].upper()}{k.name[1:]}", said=k.why, of_planes=k.where != "whole")
+            for k in KINDS.values()
+        ],
         softness=_range(SOFTNESS_RANGE),
         smallest_share=_range(SMALLEST_RANGE),
         focus_reach=_range(REACHES),

@@ -11,8 +11,9 @@ from fastapi import APIRouter, Query
 from pydantic import BaseModel, ConfigDict, Field, FiniteFloat
 
 from kind_distance.api import picturemodels as m
-from kind_distance.api.changes import CropPx, Cuts, Edits, Number, Text
+from kind_distance.api.changes import Edits
 from kind_distance.api.context import Here
+from kind_distance.api.given import CropPx, Cuts, Number, Text
 from kind_distance.api.pictureviews import division_views, horizon_view, reading_view, seen_view, swatch_at
 from kind_distance.core.colour.munsell import grey_code
 from kind_distance.core.light.sun import say_sun
@@ -30,22 +31,12 @@ from kind_distance.studio.changes.thumbnails import edits_from
 from kind_distance.studio.looking import horizon_of, look_at, slopes_of
 from kind_distance.studio.plates import area_on_support, focus_of, framing_of, plate_of, settings_of, source_of
 from kind_distance.studio.survey import labels_of
-from kind_distance.studio.workplan import kept_of, offered
 
 router = APIRouter(prefix="/api/paintings/{painting_id}", tags=["tries"])
 Share = Annotated[float, Query(ge=0, le=1, allow_inf_nan=False)]
 MOST_FORMATS = 12
 Bays = Annotated[int, Query(ge=1, le=40)]
 AROUND = 0.09  # what counts as the surroundings of a swatch, as a share of the width
-
-
-class PlanOfferView(BaseModel):
-    """A plan that could be taken, and what it would change."""
-
-    way: str
-    name: str
-    said: str
-    moved: int
 
 
 class Tried(BaseModel):
@@ -316,16 +307,6 @@ def shadows(
         guides=[m.ShadowGuide(mark=mark, foot=list(foot), end=list(end)) for mark, foot, end in guides],
         said=said if sun is None else f"{said} {say_sun(sun)}",
     )
-
-
-@router.get("/plans", summary="Offer plans to take")
-def plans(here: Here, painting_id: int) -> list[PlanOfferView]:
-    """Offer three plans against the one that stands; looking for the last takes a moment."""
-    desk = here.studio.desk(painting_id, here.clock())
-    return [
-        PlanOfferView(way=each.way, name=each.name, said=each.said, moved=each.moved)
-        for each in offered(desk.survey().work.problem, kept_of(desk.state))
-    ]
 
 
 @router.get("/bays", summary="Where equal bays go on in perspective")

@@ -6,13 +6,14 @@ from typing import cast
 
 from kind_distance.api import models as m
 from kind_distance.core.depth.kept import KeptLight, Reserve
-from kind_distance.core.passes.model import LAYERS, Pass, Precedence
+from kind_distance.core.passes.kinds import LAYERS
+from kind_distance.core.passes.model import Pass, Precedence
 from kind_distance.core.passes.order import OrderCost
 from kind_distance.core.schedule.model import Placement, Session
 from kind_distance.core.schedule.plan import Board
-from kind_distance.core.schedule.reasons import Reason, clock
+from kind_distance.core.schedule.reasons import Reason
 from kind_distance.core.schedule.work import Work
-from kind_distance.core.wording import Unit, say_length, say_list, say_minutes, say_range
+from kind_distance.core.wording import Unit, clock, say_length, say_list, say_minutes, say_range
 from kind_distance.store.records import SessionRecord, State
 from kind_distance.studio.clock import moment_of, say_moment
 
@@ -135,7 +136,9 @@ def _sessions(state: State, work: Work, now_min: int) -> list[m.SessionView]:
     return shown
 
 
-def _placed(placement: Placement, session: int | None, reason: Reason | None) -> m.PlacementView:
+def _placed(
+    placement: Placement, session: int | None, reason: Reason | None, *, by_hand: bool = False
+) -> m.PlacementView:
     film = placement.drying
     dry = ""
     if film.touch_late > film.painted_at:
@@ -152,6 +155,7 @@ def _placed(placement: Placement, session: int | None, reason: Reason | None) ->
         span_said=f"{clock(placement.start)} to {clock(placement.end)}",
         dry_said=dry,
         done=reason is None,
+        by_hand=by_hand,
         kind="done" if reason is None else reason.kind,
         not_earlier="" if reason is None else reason.not_earlier,
         not_session_before="" if reason is None else reason.not_session_before,
@@ -176,7 +180,10 @@ def _placements(work: Work) -> list[m.PlacementView]:
         for d in sorted(work.done, key=lambda done: done.start)
     ]
     reasons = {reason.pass_id: reason for reason in work.reasons}
-    return painted + [_placed(p, p.session_id, reasons[p.pass_id]) for p in work.schedule.placements]
+    return painted + [
+        _placed(p, p.session_id, reasons[p.pass_id], by_hand=p.pass_id in work.problem.fixed)
+        for p in work.schedule.placements
+    ]
 
 
 def _drying(work: Work, now_min: int) -> list[str]:
@@ -217,7 +224,12 @@ def work_view(state: State, work: Work, now_min: int, kept: list[tuple[Reserve, 
         sessions=_sessions(state, work, now_min),
         placements=_placements(work),
         milestones=[
-            m.MilestoneView(number=each.pass_id, earliest_said=say_date(each.earliest), because=each.because)
+            m.MilestoneView(
+                number=each.pass_id,
+                earliest_min=each.earliest,
+                earliest_said=say_date(each.earliest),
+                because=each.because,
+            )
             for each in work.schedule.milestones
         ],
         unplaced=[

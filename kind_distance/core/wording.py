@@ -92,3 +92,9 @@ def say_list(words: list[str]) -> str:
     if len(words) < 2:
         return "".join(words)
     return ", ".join(words[:-1]) + " and " + words[-1]
+
+
+def clock(minute: float) -> str:
+    """Say a clock minute as a time of day, e.g. ``"8:19"``."""
+    day = int(minute) % 1440
+    return f"{day // 60}:{day % 60:02d}"

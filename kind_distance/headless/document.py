@@ -14,6 +14,7 @@ from typing import Annotated, Any, Literal
 from pydantic import BaseModel, ConfigDict, Field, ValidationError
 
 from kind_distance.core.paint.media import GROUNDS, MEDIA
+from kind_distance.core.passes.kinds import PassKind
 from kind_distance.core.passes.schools import SCHOOLS
 from kind_distance.errors import DomainError, KindDistanceError
 
@@ -23,7 +24,6 @@ Text = Annotated[str, Field(max_length=240)]
 Name = Annotated[str, Field(min_length=1, max_length=60)]
 Value = Annotated[float, Field(ge=0, le=10, allow_inf_nan=False)]
 Centimetres = Annotated[float, Field(ge=0, le=100_000, allow_inf_nan=False)]
-Kind = Literal["ground", "drawing", "block_in", "second_layer", "details", "lights", "varnish", "finish"]
 PaintName = Literal["watercolour", "gouache", "rewettable", "acrylic", "oil", "dry", "varnish"]
 
 
@@ -76,7 +76,7 @@ class Element(_Part):
 class LayerPass(_Part):
     """A pass; those given are taken in the order given."""
 
-    kind: Kind
+    kind: PassKind
     plane: Name | None = None
     title: Annotated[str, Field(max_length=60)] = ""
     paint: PaintName | None = None

@@ -10,7 +10,8 @@ from kind_distance.core.depth.readings import Border
 from kind_distance.core.judgement import Judgement, most_costly_first
 from kind_distance.core.paint.drying import Climate
 from kind_distance.core.paint.handling import Handling
-from kind_distance.core.paint.media import Medium, Paint, ground_of, medium_of
+from kind_distance.core.paint.media import Medium, ground_of, medium_of
+from kind_distance.core.passes.kinds import paint_in, title_in
 from kind_distance.core.passes.model import Pass, PlaneFacts
 from kind_distance.core.passes.needed import estimate_minutes, needed_passes
 from kind_distance.core.passes.order import OrderCost
@@ -65,18 +66,9 @@ def facts_of(document: Document) -> list[PlaneFacts]:
     return facts
 
 
-def _paint_of(kind: str, medium: Medium) -> Paint:
-    if kind == "drawing":
-        return "dry"
-    if kind == "varnish":
-        return "varnish"
-    return medium.first_paint if kind in ("ground", "block_in") else medium.later_paint
-
-
 def _given_passes(document: Document, facts: list[PlaneFacts], medium: Medium) -> list[Pass]:
     ranks = {plane.name: rank for rank, plane in enumerate(document.planes, start=1)}
     area = document.support.width_cm * document.support.height_cm
-    titles = {"block_in": medium.block_in, "second_layer": medium.second_layer}
     found = []
     for number, each in enumerate(document.passes, start=1):
         rank = None if each.plane is None else ranks[each.plane]
@@ -87,8 +79,8 @@ def _given_passes(document: Document, facts: list[PlaneFacts], medium: Medium) -
                 number,
                 each.kind,
                 rank,
-                each.title or titles.get(each.kind, each.kind.replace("_", " ")),
-                each.paint or _paint_of(each.kind, medium),
+                each.title or title_in(each.kind, medium),
+                each.paint or paint_in(each.kind, medium),
                 each.minutes or estimate_minutes(each.kind, covered, detail, area),
                 each.thickness,
                 "Given.",

@@ -34,6 +34,9 @@ class Brief:
     drawing_medium: str = "pencil"
     drawing_detail: str = "masses"
     airlight: str | None = None
+    deadline: str | None = None
+    deadline_for: str = ""
+    own_pace: bool = False
 
 
 @dataclass(frozen=True)
@@ -198,6 +201,10 @@ class PassRecord:
     why: str
     done_start: int | None = None
     done_end: int | None = None
+    planned_min: int | None = None
+    brush_mm: float | None = None
+    in_light: bool = False
+    element: int | None = None
 
 
 @dataclass(frozen=True)
@@ -241,12 +248,16 @@ class ReserveRecord:
 
 @dataclass(frozen=True)
 class KeptPlace:
-    """One place in a plan that the painter took: a pass, its session, and the clock minute it does not begin before."""
+    """One place in a plan that the painter took: a pass, its session, and the clock minute it does not begin before.
+
+    By hand it begins just then, whatever the paint says.
+    """
 
     place: int
     layer_pass: int
     session: int
     not_before: int = 0
+    by_hand: bool = False
 
 
 @dataclass(frozen=True)

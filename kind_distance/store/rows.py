@@ -33,7 +33,7 @@ from kind_distance.store.records import (
 
 BRIEF = """SELECT title, idea, medium, support, width_cm, height_cm, unit, ground, school, veil, visibility_km, pull,
   key, gap, main_source, chosen_thumbnail, passes_by_hand, focus_x, focus_y, focus_reach, drawing_medium,
-  drawing_detail, airlight FROM brief WHERE painting_id = ?"""
+  drawing_detail, airlight, deadline, deadline_for, own_pace FROM brief WHERE painting_id = ?"""
 SOURCES = """SELECT number, picture_hash, name, purpose, format, width_px, height_px, taken_at, lens, latitude,
   longitude, place_shared, remark, kind, maker, permission, standing, access, light_deg, made_from, tilt_deg, horizon,
   card, card_places, corners, air_veil, air_visibility_km FROM source WHERE painting_id = ? ORDER BY number"""
@@ -43,21 +43,21 @@ DEPARTURES = """SELECT number, source, kind, points, reason, shift_x, shift_y, l
 ELEMENTS = """SELECT number, name, plane, x, y, body, marks, brush
   FROM element WHERE painting_id = ? ORDER BY number"""
 RESERVES = "SELECT number, name, way, points FROM reserve WHERE painting_id = ? ORDER BY number"
-KEPT_PLAN = "SELECT place, layer_pass, session, not_before FROM kept_plan WHERE painting_id = ? ORDER BY place"
+KEPT_PLAN = "SELECT place, layer_pass, session, not_before, by_hand FROM kept_plan WHERE painting_id = ? ORDER BY place"
 THUMBNAILS = """SELECT number, source, name, steps, smallest_share, softness, even, cuts, crop, key, departed, edits,
   later FROM thumbnail WHERE painting_id = ? ORDER BY number"""
 PLANES = """SELECT number, rank, name, kind, distance_m, locked_value, nature, body, marks, brush
   FROM plane WHERE painting_id = ? ORDER BY rank"""
 STROKES = "SELECT number, plane, kind, width, points FROM stroke WHERE painting_id = ? ORDER BY number"
 PAIRS = "SELECT far, near, gap, direction FROM pair WHERE painting_id = ? ORDER BY far, near"
-PASSES = """SELECT number, place, kind, plane, title, paint, minutes, thickness, why, done_start, done_end
-  FROM layer_pass WHERE painting_id = ? ORDER BY place"""
+PASSES = """SELECT number, place, kind, plane, title, paint, minutes, thickness, why, done_start, done_end,
+  planned_min, brush_mm, in_light, element FROM layer_pass WHERE painting_id = ? ORDER BY place"""
 SESSIONS = """SELECT number, start, minutes, place, outdoors, temperature_c, humidity, wind_m_s, sun_w_m2
   FROM session WHERE painting_id = ? ORDER BY start, number"""
 MEANT_SO = "SELECT key, reason FROM meant_so WHERE painting_id = ? ORDER BY key"
 
 JSON_FIELDS = {"points", "cuts", "crop", "edits", "card_places", "corners"}
-TRUE_FIELDS = {"place_shared", "even", "departed", "passes_by_hand", "outdoors"}
+TRUE_FIELDS = {"place_shared", "even", "departed", "passes_by_hand", "outdoors", "by_hand", "in_light", "own_pace"}
 
 Row = tuple[Any, ...]
 Named = dict[str, Any]
@@ -127,7 +127,7 @@ class _Part:
 PARTS = (
     _Part(
         "DELETE FROM brief WHERE painting_id = ?",
-        "INSERT INTO brief VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)",
+        "INSERT INTO brief VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)",
         lambda state: (state.brief,),
     ),
     _Part(
@@ -171,7 +171,7 @@ PARTS = (
     ),
     _Part(
         "DELETE FROM kept_plan WHERE painting_id = ?",
-        "INSERT INTO kept_plan VALUES (?, ?, ?, ?, ?)",
+        "INSERT INTO kept_plan VALUES (?, ?, ?, ?, ?, ?)",
         lambda state: state.kept_plan,
     ),
     _Part(
@@ -188,7 +188,7 @@ PARTS = (
     ),
     _Part(
         "DELETE FROM layer_pass WHERE painting_id = ?",
-        "INSERT INTO layer_pass VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)",
+        "INSERT INTO layer_pass VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)",
         lambda state: state.passes,
         falls_with="planes",
     ),

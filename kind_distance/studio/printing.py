@@ -9,9 +9,8 @@ from kind_distance.core.colour.munsell import luminance_from_value
 from kind_distance.core.colour.srgb import encode
 from kind_distance.core.paint.media import ground_of, medium_of
 from kind_distance.core.schedule.model import Session
-from kind_distance.core.schedule.reasons import clock
 from kind_distance.core.schedule.work import Work
-from kind_distance.core.wording import Unit, say_distance, say_range, say_size
+from kind_distance.core.wording import Unit, clock, say_distance, say_range, say_size
 from kind_distance.errors import NotFoundError
 from kind_distance.exchange.sheet import Sheet, SheetPass, SheetPlane, draw_sheet
 from kind_distance.store.records import State

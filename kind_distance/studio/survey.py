@@ -36,6 +36,7 @@ from kind_distance.core.paint.drawing import audit_drawing, drawing_medium_of
 from kind_distance.core.paint.handling import audit_handling
 from kind_distance.core.paint.media import ground_of, medium_of
 from kind_distance.core.paint.underlay import OPAQUE_LAYER, UNDERLAY, audit_underlay
+from kind_distance.core.passes.model import KeptFacts
 from kind_distance.core.picture.thumbnail import Thumbnail
 from kind_distance.core.picture.working import Fit, fit_on_support
 from kind_distance.core.schedule.work import Work
@@ -333,7 +334,7 @@ def survey(file: Path, state: State, now_min: int) -> Survey:
     thumbnails = _thumbnails(file, state)
     depth = survey_depth(file, state)
     area = 0.0 if depth.fit is None else _area(file, state, depth.fit)
-    work = survey_passes(state, depth.given, depth.plan, area, now_min, depth.in_focus)
+    work = survey_passes(state, depth.given, depth.plan, area, now_min, depth.in_focus, _kept_facts(depth, area))
     silenced = {each.key for each in state.meant_so}
     ground = [_keyed_by_number(state, each) for each in _judge_ground(state, depth, work)]
     found = [
@@ -347,6 +348,19 @@ def survey(file: Path, state: State, now_min: int) -> Survey:
     ]
     loud = most_costly_first([each for each in found if each.key not in silenced])
     return Survey(thumbnails, depth, work, loud + [each for each in found if each.key in silenced])
+
+
+def _kept_facts(depth: DepthSurvey, area_cm2: float) -> tuple[KeptFacts, ...]:
+    """Say what passes need to know of the reserved lights."""
+    return tuple(
+        KeptFacts(
+            reserve.name,
+            reserve.way,
+            max(light.planes, key=lambda each: each[1])[0] if light.planes else None,
+            light.share * area_cm2,
+        )
+        for reserve, light in depth.kept
+    )
 
 
 def _area(file: Path, state: State, fit: Fit) -> float:

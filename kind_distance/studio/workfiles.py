@@ -10,8 +10,8 @@ from datetime import UTC
 from pathlib import Path
 from typing import Any
 
-from kind_distance.core.schedule.reasons import clock
 from kind_distance.core.schedule.work import Work
+from kind_distance.core.wording import clock
 from kind_distance.exchange.calendar import Entry, calendar_file
 from kind_distance.exchange.pictures import jpeg
 from kind_distance.store.records import PassRecord, State

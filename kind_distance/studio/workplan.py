@@ -14,8 +14,9 @@ from kind_distance.core.depth.readings import Border
 from kind_distance.core.paint.drying import Climate
 from kind_distance.core.paint.handling import Handling
 from kind_distance.core.paint.media import Medium, Paint, ground_of, medium_of
-from kind_distance.core.passes.model import Pass, PassKind, PlaneFacts
-from kind_distance.core.passes.needed import needed_passes
+from kind_distance.core.passes.kinds import PassKind
+from kind_distance.core.passes.model import KeptFacts, Pass, PlaneFacts
+from kind_distance.core.passes.needed import Around, needed_passes
 from kind_distance.core.passes.schools import school_of
 from kind_distance.core.schedule.model import Done, Problem, Session
 from kind_distance.core.schedule.offers import Offer, offer_plans
@@ -67,7 +68,9 @@ def plane_facts(
     return facts
 
 
-def derived_passes(state: State, planes: list[PlaneFacts], borders: list[Border], school: str) -> list[Pass]:
+def derived_passes(
+    state: State, planes: list[PlaneFacts], borders: list[Border], school: str, kept: tuple[KeptFacts, ...] = ()
+) -> list[Pass]:
     """Derive the passes that a painting needs, in the order of a school."""
     brief = state.brief
     if not planes:
@@ -79,10 +82,11 @@ def derived_passes(state: State, planes: list[PlaneFacts], borders: list[Border]
         school_of(school),
         brief.width_cm * brief.height_cm,
         sum(border.length_cm for border in borders),
+        Around(kept, brief.support, brief.drawing_medium != "none"),
     )
 
 
-def pass_from(record: PassRecord, planes: dict[int, PlaneRecord]) -> Pass:
+def pass_from(record: PassRecord, planes: dict[int, PlaneRecord], things: dict[int, str]) -> Pass:
     """Turn a kept pass into one that the core knows."""
     plane = None if record.plane is None else planes[record.plane]
     return Pass(
@@ -95,6 +99,9 @@ def pass_from(record: PassRecord, planes: dict[int, PlaneRecord]) -> Pass:
         record.thickness,
         record.why,
         "" if plane is None else plane.name,
+        record.brush_mm,
+        record.in_light,
+        things.get(record.element or 0, ""),
     )
 
 
@@ -105,12 +112,15 @@ def session_from(record: SessionRecord) -> Session:
     return Session(record.number, say_day(start), start, record.minutes, record.outdoors, climate)
 
 
-def passes_of(state: State, planes: list[PlaneFacts], borders: list[Border]) -> list[Pass]:
+def passes_of(
+    state: State, planes: list[PlaneFacts], borders: list[Border], kept: tuple[KeptFacts, ...] = ()
+) -> list[Pass]:
     """Return the passes of a painting: the painter's own list, or what is derived while there is none."""
     if not state.brief.passes_by_hand:
-        return derived_passes(state, planes, borders, state.brief.school)
+        return derived_passes(state, planes, borders, state.brief.school, kept)
     known = {plane.number: plane for plane in state.planes}
-    return [pass_from(record, known) for record in state.passes]
+    things = {each.number: each.name for each in state.elements}
+    return [pass_from(record, known, things) for record in state.passes]
 
 
 def done_of(state: State) -> tuple[Done, ...]:
@@ -143,8 +153,19 @@ def kept_of(state: State) -> Listed:
     return tuple((each.layer_pass, each.session, each.not_before) for each in state.kept_plan)
 
 
+def fixed_of(state: State) -> frozenset[int]:
+    """Return the passes of that plan that were put where they stand by hand."""
+    return frozenset(each.layer_pass for each in state.kept_plan if each.by_hand)
+
+
 def survey_passes(
-    state: State, given: DepthInput, plan: DepthPlan, area_cm2: float, now_min: int, in_focus: tuple[float, ...] = ()
+    state: State,
+    given: DepthInput,
+    plan: DepthPlan,
+    area_cm2: float,
+    now_min: int,
+    in_focus: tuple[float, ...] = (),
+    kept: tuple[KeptFacts, ...] = (),
 ) -> Work:
     """Work out passes, order, cost, sessions and reasons."""
     planes = plane_facts(given, plan, area_cm2, tuple(handling_of(each) for each in state.planes), in_focus)
@@ -159,11 +180,12 @@ def survey_passes(
         done_of(state),
         present_for(sessions, now_min),
         kept_of(state),
+        fixed_of(state),
     )
     return put_to_work(
-        passes_of(state, planes, given.borders),
+        passes_of(state, planes, given.borders, kept),
         easel,
-        lambda school: derived_passes(state, planes, given.borders, school),
+        lambda school: derived_passes(state, planes, given.borders, school, kept),
     )
 
 

@@ -11,8 +11,9 @@ from kind_distance.core.paint.drying import Climate, touch_dry_min
 from kind_distance.core.passes.model import Pass, Precedence
 from kind_distance.core.schedule.model import Done, Problem, Session
 from kind_distance.core.schedule.plan import make_schedule
-from kind_distance.core.schedule.reasons import clock, explain
+from kind_distance.core.schedule.reasons import explain
 from kind_distance.core.schedule.verify import verify
+from kind_distance.core.wording import clock
 from kind_distance.errors import DomainError
 
 ROOM = Climate(20, 50)

@@ -22,7 +22,7 @@ class Natures(WithPhoto):
         self.change("set_plane", plane=2, nature="see_through")
         self.assertNotIn("merged_plan", self.titles("planes"))
         self.assertNotIn("merged_photo", [j.kind for j in self.painting.survey.judgements if 2 in j.planes])
-        self.assertEqual(self.passes(2), [("second_layer", "veil")])
+        self.assertEqual(self.passes(2), [("scumble", "veil")])
 
     def test_beams_may_come_last_without_a_word(self):
         """Rays of light painted last are no background after its foreground."""

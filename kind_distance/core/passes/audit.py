@@ -10,7 +10,8 @@ from collections.abc import Callable
 from kind_distance.core.judgement import Judgement, Remedy
 from kind_distance.core.paint.drying import Drying
 from kind_distance.core.paint.media import SAID, WATER_BORNE, may_lie_on
-from kind_distance.core.passes.model import LAYERS, LEVEL, Pass, PlaneFacts
+from kind_distance.core.passes.kinds import LAYERS, LEVEL
+from kind_distance.core.passes.model import Pass, PlaneFacts
 from kind_distance.core.passes.schools import School
 from kind_distance.core.wording import Unit, say_area, say_minutes
 
@@ -18,7 +19,7 @@ STAGE = "passes"
 UNSAFE = "unsafe_order"  # the one kind that needs a written reason to be meant so
 LEANER = 0.95  # a later oil layer thinner than this share of the one under it is too lean to follow it
 LEAST_PART_MIN = 3  # a part of a pass shorter than this is not worth a mix of its own
-AHEAD = 2  # levels by which one plane may run ahead of another; common practice, no source
+FINISHED_FROM = LEVEL["details"]  # what is brought so far is held to be finished; common practice, no source
 
 
 def _covers(one: Pass, other: Pass) -> bool:
@@ -105,7 +106,7 @@ def audit_ahead(passes: list[Pass], planes: list[PlaneFacts], school: School, fi
             continue
         begun.add(each.plane)
         waiting = [rank for rank in starts if rank is not None and rank not in begun]
-        if each.level - LEVEL["block_in"] < AHEAD or not waiting or each.id in finished:
+        if each.level < FINISHED_FROM or not waiting or each.id in finished:
             continue
         behind = starts[waiting[0]]
         found.append(

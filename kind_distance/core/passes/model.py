@@ -3,24 +3,10 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
-from typing import Literal
 
 from kind_distance.core.paint.handling import Handling
 from kind_distance.core.paint.media import Dryness, Paint
-
-PassKind = Literal["ground", "drawing", "block_in", "second_layer", "details", "lights", "varnish", "finish"]
-# Stages of a painting in the order nobody reverses; passes of one level may be ordered among themselves.
-LEVEL: dict[str, int] = {
-    "ground": 0,
-    "drawing": 1,
-    "block_in": 2,
-    "second_layer": 3,
-    "details": 4,
-    "lights": 5,
-    "finish": 6,
-    "varnish": 7,
-}
-LAYERS = ("block_in", "second_layer", "details")
+from kind_distance.core.passes.kinds import LEVEL, PassKind
 
 
 @dataclass(frozen=True)
@@ -66,6 +52,26 @@ class PlaneFacts:
 
 
 @dataclass(frozen=True)
+class KeptFacts:
+    """What passes need to know of a reserved light.
+
+    Parameters
+    ----------
+    name : str
+    way : "ground", "masked", "lifted" or "added"
+    rank : int or None
+        Plane that most of it lies in.
+    area_cm2 : float
+        [cm2]
+    """
+
+    name: str
+    way: str
+    rank: int | None
+    area_cm2: float
+
+
+@dataclass(frozen=True)
 class Pass:
     """One layer pass.
 
@@ -85,6 +91,12 @@ class Pass:
         What this pass is needed for.
     place : str
         Name of its plane, empty for the whole surface.
+    brush_mm : float or None
+        Width of the brush; None for the usual one. [mm]
+    in_light : bool
+        Whether it has to be painted in the light of the photo.
+    thing : str
+        Name of the thing it belongs to.
     """
 
     id: int
@@ -96,10 +108,15 @@ class Pass:
     thickness: float = 1.0
     why: str = ""
     place: str = ""
+    brush_mm: float | None = None
+    in_light: bool = False
+    thing: str = ""
 
     @property
     def said(self) -> str:
         """Say the pass with its place, e.g. ``"block-in of Sky"``."""
+        if self.thing:
+            return f"{self.title} of {self.thing}"
         return f"{self.title} of {self.place}" if self.place else self.title
 
     @property

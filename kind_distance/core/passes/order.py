@@ -9,7 +9,8 @@ from kind_distance.core.judgement import Judgement, Remedy, most_costly_first
 from kind_distance.core.paint.drying import REFERENCE, Climate, Weather, dry
 from kind_distance.core.paint.media import Dryness, Medium
 from kind_distance.core.passes.audit import audit_ahead, audit_materials
-from kind_distance.core.passes.model import LAYERS, Pass, PlaneFacts, Precedence
+from kind_distance.core.passes.kinds import LAYERS
+from kind_distance.core.passes.model import Pass, PlaneFacts, Precedence
 from kind_distance.core.passes.precedence import broken_rules, material_rules, touching_planes
 from kind_distance.core.passes.schools import School, place_in
 from kind_distance.core.wording import Unit, say_length, say_list, say_minutes

@@ -8,10 +8,15 @@ from __future__ import annotations
 
 from kind_distance.core.depth.readings import Border
 from kind_distance.core.paint.media import Dryness, Medium, may_lie_on
-from kind_distance.core.passes.model import LAYERS, LEVEL, Pass, PlaneFacts, Precedence
+from kind_distance.core.passes.kinds import KINDS, LAYERS, LEVEL
+from kind_distance.core.passes.model import Pass, PlaneFacts, Precedence
 from kind_distance.core.wording import Unit, say_length
 
-SealedPairs = frozenset[tuple[int, int]]
+WANTS_SAID = {
+    "not_tacky": "goes into open paint or onto dry paint, never into what is tacky",
+    "touch_dry": "goes over paint that is touch dry",
+    "through_dry": "goes over paint that is dry through",
+}
 
 
 def touching_planes(borders: list[Border]) -> dict[tuple[int, int], float]:
@@ -27,26 +32,36 @@ def _covers(one: Pass, other: Pass) -> bool:
 def _material_pair(low: Pass, high: Pass, medium: Medium, names: list[str]) -> Precedence | None:
     """Say what must come between two passes on the same place, the lower level first."""
     place = names[high.plane - 1] if high.plane else "the whole surface"
-    if high.kind == "varnish":
-        return Precedence(low.id, high.id, "through_dry", f"Varnish goes on when {low.said} is dry through.")
+    asked = _by_lower(low, high, place) or _by_upper(low, high, medium, place)
+    return None if asked is None else Precedence(low.id, high.id, *asked)
+
+
+def _by_lower(low: Pass, high: Pass, place: str) -> tuple[Dryness, str] | None:
+    """Say what the lower one asks, or what shuts it in."""
+    if high.kind in ("varnish", "isolating"):
+        what = "Varnish" if high.kind == "varnish" else "An isolating coat"
+        return "through_dry", f"{what} goes on when {low.said} is dry through."
     if low.kind == "ground":
-        needs: Dryness = "touch_dry"
-        return Precedence(low.id, high.id, needs, "The ground has to be dry before anything stands on it.")
-    if low.kind == "drawing":
-        return Precedence(low.id, high.id, "done", "The drawing lies under the paint.")
+        return "touch_dry", "The ground has to be dry before anything stands on it."
+    if low.kind in ("drawing", "mask"):
+        return "done", f"The {'drawing' if low.kind == 'drawing' else 'mask'} lies under the paint."
     if low.paint == "acrylic" and high.paint == "oil":
-        return Precedence(
-            low.id, high.id, "through_dry", f"Oil goes on {place} only when the acrylic under it is dry through."
-        )
-    if low.kind in LAYERS and high.kind in LAYERS:
-        reason = f"{high.title.capitalize()} of {place} lies on its {low.title}."
-        return Precedence(low.id, high.id, medium.over_itself, reason)
+        return "through_dry", f"Oil goes on {place} only when the acrylic under it is dry through."
+    return None
+
+
+def _by_upper(low: Pass, high: Pass, medium: Medium, place: str) -> tuple[Dryness, str] | None:
+    """Say what the upper one wants of the paint it goes on."""
+    if high.kind in ("finish", "sides"):
+        last = high.kind == "finish"
+        return "done", "The last look needs everything in place." if last else "The sides follow the edges."
     if high.kind == "lights":
-        return Precedence(
-            low.id, high.id, "touch_dry", "Lights and accents are judged against everything else and lie on top."
-        )
-    if high.kind == "finish":
-        return Precedence(low.id, high.id, "done", "The last look needs everything in place.")
+        return "touch_dry", "Lights and accents are judged against everything else and lie on top."
+    wants = KINDS[high.kind].wants
+    if wants is not None:
+        return wants, f"{high.title.capitalize()} of {place} {WANTS_SAID[wants]}."
+    if high.kind in LAYERS and (low.kind in LAYERS or low.kind == "blend"):
+        return medium.over_itself, f"{high.title.capitalize()} of {place} lies on its {low.title}."
     return None
 
 

@@ -5,13 +5,15 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import Literal
 
-from kind_distance.core.passes.model import LEVEL, PassKind, PlaneFacts
+from kind_distance.core.passes.kinds import LEVEL, PassKind
+from kind_distance.core.passes.model import PlaneFacts
 from kind_distance.errors import DomainError
 
 By = Literal["depth", "light", "dark", "plane", "mass", "sky_last", "focus", "mix", "side"]
 GREY_BELOW = 8.0  # chroma under which a mix has no hue of its own; common practice, no source
 HUE_FAMILIES = 6
-WHOLE_LATE = 10.0  # passes over the whole surface that come after all planes
+FIRST_LAYERS = LEVEL["block_in"]
+WHOLE_LATE = 100.0  # passes over the whole surface that come after all planes
 
 
 @dataclass(frozen=True)
@@ -121,12 +123,13 @@ def place_in(school: School, kind: PassKind, rank: int | None, planes: list[Plan
     """
     level = LEVEL[kind]
     if rank is None:
-        return (level if level < 2 else WHOLE_LATE + level, 0.0, 0.0, 0.0)
+        early = level < LEVEL["block_in"]
+        return (level if early else WHOLE_LATE + level, 0.0, 0.0, 0.0)
     plane = planes[rank - 1]
     if school.by == "plane":
-        return (2, rank, level, 0.0)
+        return (FIRST_LAYERS, rank, level, 0.0)
     if school.by == "side":
-        return (2, plane.at_x, rank, level)
+        return (FIRST_LAYERS, plane.at_x, rank, level)
     within: float = {
         "depth": float(rank),
         "sky_last": float(rank + (len(planes) if plane.sky else 0)),

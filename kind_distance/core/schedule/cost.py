@@ -1,8 +1,8 @@
 """What a plan costs: the one function by which plans are compared, whoever made them.
 
-In this order of weight: minutes without a place, sessions used, how late it ends, mixes made again, and how far it
-leaves the painter's order. Border to cut round is not among them: the painter's order decides it before anything is
-placed.
+In this order of weight: minutes without a place, sessions used, how late it ends, mixes made again, what was to be
+done in wet paint and comes too late for that, and how far it leaves the painter's order. Border to cut round is not
+among them: the painter's order decides it before anything is placed.
 """
 
 from __future__ import annotations
@@ -12,6 +12,7 @@ from itertools import pairwise
 
 from kind_distance.core.passes.order import count_remixes
 from kind_distance.core.schedule.model import Placement, Problem
+from kind_distance.core.schedule.wet import DRY_SHARE, expired
 
 LEFT_WEIGHT = 1000.0  # a minute of painting that finds no place
 SESSION_WEIGHT = 240.0  # a session more, in minutes of ending later
@@ -51,4 +52,5 @@ def plan_cost(problem: Problem, placements: Sequence[Placement]) -> float:
         + max(ends, default=0)
         + REMIX_WEIGHT * count_remixes([passes[each.pass_id] for each in placements])
         + TURN_WEIGHT * turns
+        + DRY_SHARE * sum(passes[each.pass_id].minutes for each in expired(problem, placements))
     )

@@ -137,6 +137,8 @@ class Problem:
     done : tuple of Done
     not_before : int or None
         The present: nothing is placed earlier. [clock min]
+    fixed : frozenset of int
+        Passes that the painter put where they stand by hand: they begin then, whatever the paint says.
     """
 
     passes: tuple[Pass, ...]
@@ -146,6 +148,7 @@ class Problem:
     sessions: tuple[Session, ...]
     done: tuple[Done, ...] = ()
     not_before: int | None = None
+    fixed: frozenset[int] = frozenset()
 
     def __post_init__(self) -> None:
         for one, other in zip(self.sessions, self.sessions[1:], strict=False):

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from kind_distance.core.passes.order import count_remixes
 from kind_distance.core.schedule.cost import plan_cost, session_clock
@@ -97,6 +97,7 @@ def offer_plans(problem: Problem, kept: Listed) -> list[Offer]:
         The plan that the painter took; empty without one.
     """
     now = list(make_schedule(problem, kept).placements)
+    problem = replace(problem, fixed=frozenset())  # what was put by hand may move when another plan is taken
     standing = kept or pinned(now)
     anew, strict = sought(problem), in_order(problem)
     candidates = [*(listed_of(plan) for plan in tried_plans(problem)), anew, strict]

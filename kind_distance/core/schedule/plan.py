@@ -12,6 +12,7 @@ from collections.abc import Callable, Iterable
 from dataclasses import dataclass, replace
 
 from kind_distance.core.paint.drying import Drying, Weather, dry
+from kind_distance.core.passes.kinds import UNTOUCHED, WET_ONLY
 from kind_distance.core.passes.model import Pass, Precedence
 from kind_distance.core.passes.order import ready_at
 from kind_distance.core.schedule.cost import plan_cost
@@ -83,15 +84,21 @@ class Board:
         """List the passes that have to be painted before this one can be thought of."""
         return [rule.before for rule in self.needed.get(each.id, []) if rule.before not in self.films]
 
-    def _needs_of(self, each: Pass, painted: int) -> tuple[str, str] | None:
+    def needs_of(self, each: Pass, painted: int) -> tuple[str, str] | None:
         """State wanted of an earlier film under or beside a pass, with the reason; None where they never meet."""
         for rule in self.needed.get(each.id, []):
             if rule.before == painted and rule.needs != "done":
                 return rule.needs, rule.reason
         lower = self.passes[painted]
-        if each.kind in ("drawing", "finish", "varnish") or lower.paint == "dry" or not self.problem.meet(each, lower):
+        if each.kind in UNTOUCHED or lower.paint == "dry" or not self.problem.meet(each, lower):
             return None
         return self.problem.beside, "Wet paint beside it would run or drag."
+
+    def wet_for(self, each: Pass, start: float) -> bool:
+        """Whether the paint that a pass goes into is still open, and stays so until the pass would end."""
+        own = [film for painted, film in self.films.items() if self.passes[painted].plane == each.plane]
+        own = [film for film in own if film.touch_late > film.painted_at]
+        return bool(own) and start + each.minutes <= max(film.open_until for film in own)
 
     def earliest(self, each: Pass, start: float) -> tuple[float, Block | None]:
         """First minute from `start` at which a pass may begin, and what held it back last."""
@@ -100,7 +107,7 @@ class Board:
         while True:
             moved = now
             for painted, film in self.films.items():
-                wanted = self._needs_of(each, painted)
+                wanted = self.needs_of(each, painted)
                 if wanted is None:
                     continue
                 until = (film.open_until, film.touch_late, film.through_late)
@@ -117,6 +124,12 @@ def _next_in(
 ) -> tuple[Pass, int] | None:
     """Choose the pass that can begin first; one further on in the painter's order counts as later by `patience`."""
     best: tuple[float, int, Pass, int] | None = None
+    for each in open_passes:
+        # What goes into wet paint does not wait while it can be done.
+        if each.kind in WET_ONLY and not board.waiting_for(each) and board.wet_for(each, now):
+            start, _ = board.earliest(each, now)
+            if start == now and start + each.minutes <= session.end:
+                return each, int(start)
     for rank, each in enumerate(open_passes):
         if board.waiting_for(each):
             continue
@@ -161,11 +174,14 @@ def _place_with(problem: Problem, patience: float) -> _Placed:
 def _place_listed(problem: Problem, listed: Listed) -> _Placed:
     """Place passes in a given order and session; what no longer fits moves on, what is not listed fills the rest."""
     board = Board(problem)
-    open_passes = [p for p in problem.passes if p.id not in board.films and p.kind != "varnish"]
+    open_passes = [
+        p for p in problem.passes if p.id not in board.films and (p.kind != "varnish" or p.id in problem.fixed)
+    ]
     by_id = {each.id: each for each in open_passes}
     known = {session.id for session in problem.sessions}
     wanted = [(i, s) for i, s, _ in listed if i in by_id and s in known]
     not_before = {i: minute for i, _, minute in listed}
+    homes = {session.id: {i for i, s in wanted if s == session.id} for session in problem.sessions}
     placements: list[Placement] = []
     carried: list[int] = []
 
@@ -179,15 +195,23 @@ def _place_listed(problem: Problem, listed: Listed) -> _Placed:
         now: float = max(session.start, problem.free_from)
         queue = carried + [i for i, s in wanted if s == session.id]
         carried = []
-        for number in queue:
+        while queue:
+            number = queue.pop(0)
             each = by_id[number]
-            start, _ = board.earliest(each, max(now, not_before[number]))
-            if board.waiting_for(each) or start + each.minutes > session.end:
+            start = max(now, not_before[number])
+            held = False
+            if number not in problem.fixed or number not in homes[session.id]:
+                start, _ = board.earliest(each, start)
+                held = bool(board.waiting_for(each))
+            if held or start + each.minutes > session.end:
                 carried.append(number)
-            else:
-                now = put(each, session, start)
+                continue
+            now = put(each, session, start)
+            # What was put later by hand may have held others up: they come right after it.
+            freed = [i for i in carried if not board.waiting_for(by_id[i])] if number in problem.fixed else []
+            queue, carried = freed + queue, [i for i in carried if i not in freed]
         listed_later = set(carried) | {i for i, s in wanted if s != session.id}
-        free = [each for each in open_passes if each.id not in listed_later]
+        free = [each for each in open_passes if each.id not in listed_later and each.kind != "varnish"]
         while (found := _next_in(board, session, now, free, PATIENCE_MIN[-1])) is not None:
             free.remove(found[0])
             now = put(found[0], session, found[1])

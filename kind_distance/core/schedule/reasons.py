@@ -6,7 +6,7 @@ from dataclasses import dataclass, replace
 
 from kind_distance.core.schedule.model import Done, Placement, Problem
 from kind_distance.core.schedule.plan import Block, Board, Schedule
-from kind_distance.core.wording import say_minutes
+from kind_distance.core.wording import clock, say_minutes
 
 
 @dataclass(frozen=True)
@@ -16,7 +16,7 @@ class Reason:
     Parameters
     ----------
     pass_id : int
-    kind : "session", "painter", "drying" or "order"
+    kind : "session", "painter", "drying", "order" or "hand"
         What blocks the minute before.
     not_earlier : str
     not_session_before : str
@@ -29,17 +29,11 @@ class Reason:
     not_session_before: str
 
 
-def clock(minute: float) -> str:
-    """Say a clock minute as a time of day, e.g. ``"8:19"``."""
-    day = int(minute) % 1440
-    return f"{day // 60}:{day % 60:02d}"
-
-
 def _first_upper(said: str) -> str:
     return said[:1].upper() + said[1:]
 
 
-def _board_before(problem: Problem, schedule: Schedule, at: int) -> Board:
+def board_before(problem: Problem, schedule: Schedule, at: int) -> Board:
     """Build the painting as it stands when placement number `at` is about to begin."""
     earlier = [Done(p.pass_id, p.start, p.end) for p in schedule.placements[:at]]
     return Board(replace(problem, done=(*problem.done, *earlier)))
@@ -60,6 +54,8 @@ def _said_block(board: Board, block: Block) -> str:
 def _not_earlier(problem: Problem, board: Board, placement: Placement, before: Placement | None) -> tuple[str, str]:
     session = next(s for s in problem.sessions if s.id == placement.session_id)
     each = board.passes[placement.pass_id]
+    if each.id in problem.fixed:
+        return "hand", "You put it there by hand."
     if placement.start == session.start:
         return "session", f"{session.name} begins at {clock(session.start)}."
     free_from = before.end if before and before.session_id == session.id else session.start
@@ -84,7 +80,7 @@ def _not_session_before(problem: Problem, schedule: Schedule, at: int) -> str:
     if index == 0:
         return ""
     earlier = problem.sessions[index - 1]
-    board = _board_before(problem, schedule, at)
+    board = board_before(problem, schedule, at)
     each = board.passes[placement.pass_id]
     used_until = max(
         [p.end for p in schedule.placements if p.session_id == earlier.id],
@@ -108,8 +104,9 @@ def explain(problem: Problem, schedule: Schedule) -> list[Reason]:
     """Give the reasons of every placement, in order of time."""
     reasons = []
     for at, placement in enumerate(schedule.placements):
-        board = _board_before(problem, schedule, at)
+        board = board_before(problem, schedule, at)
         before = schedule.placements[at - 1] if at else None
         kind, why = _not_earlier(problem, board, placement, before)
-        reasons.append(Reason(placement.pass_id, kind, why, _not_session_before(problem, schedule, at)))
+        earlier = "" if kind == "hand" else _not_session_before(problem, schedule, at)
+        reasons.append(Reason(placement.pass_id, kind, why, earlier))
     return reasons

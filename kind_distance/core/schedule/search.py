@@ -14,6 +14,7 @@ from functools import lru_cache
 from typing import TYPE_CHECKING
 
 from kind_distance.core.paint.drying import dry
+from kind_distance.core.passes.kinds import UNTOUCHED
 from kind_distance.core.passes.model import Pass
 from kind_distance.core.schedule.cost import REMIX_WEIGHT, SESSION_WEIGHT, TURN_WEIGHT
 from kind_distance.core.schedule.model import Problem, Session
@@ -28,7 +29,6 @@ SEED = 7
 MOST_PASSES = 70  # beyond, the model is larger than the time it is given
 LEFT = 100_000
 LATEST = 600 * 1440  # longer than any paint dries [min]
-UNTOUCHED = ("drawing", "finish", "varnish")  # what a wet neighbour does not keep from
 
 
 @dataclass(frozen=True)

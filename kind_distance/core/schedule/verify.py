@@ -142,7 +142,7 @@ def _beside_broken(
     broken = []
     for after in placed_now:
         upper = passes[after]
-        if upper.kind in ("drawing", "finish", "varnish"):
+        if upper.kind in ("drawing", "mask", "sides", "finish", "isolating", "varnish"):
             continue
         for before, (_, ended) in spans.items():
             lower = passes[before]

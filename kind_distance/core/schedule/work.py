@@ -18,10 +18,12 @@ from kind_distance.core.passes.model import Pass, PlaneFacts, Precedence
 from kind_distance.core.passes.order import OrderCost, SchoolOffer, compare_schools, cost_of_order, judge_order
 from kind_distance.core.passes.precedence import material_rules, order_rules, touching_planes
 from kind_distance.core.passes.schools import SCHOOLS, School
+from kind_distance.core.schedule.byhand import audit_by_hand
 from kind_distance.core.schedule.model import Done, Help, Problem, Session
 from kind_distance.core.schedule.plan import Board, Schedule, make_schedule
 from kind_distance.core.schedule.reasons import Reason, explain
 from kind_distance.core.schedule.search import Listed
+from kind_distance.core.schedule.wet import audit_wet
 from kind_distance.core.wording import Unit, say_list
 
 NO_SINGLE_HELP = " No longer session and no few more of the same kind would hold it: thin the plan, or add sessions."
@@ -68,6 +70,8 @@ class Easel:
         The present: nothing is placed earlier. [clock min]
     kept : tuple of (pass, session, minute)
         A plan the painter took; empty without one.
+    fixed : frozenset of int
+        Passes of it that were put there by hand.
     """
 
     planes: list[PlaneFacts]
@@ -79,6 +83,7 @@ class Easel:
     done: tuple[Done, ...] = ()
     now: int | None = None
     kept: Listed = ()
+    fixed: frozenset[int] = frozenset()
 
 
 @lru_cache(maxsize=64)
@@ -110,6 +115,7 @@ def put_to_work(passes: list[Pass], easel: Easel, derived: Callable[[str], list[
         easel.sessions,
         easel.done,
         easel.now,
+        easel.fixed,
     )
     schedule, reasons = _scheduled(problem, easel.kept)
     finished = {each.pass_id for each in easel.done}
@@ -128,6 +134,8 @@ def put_to_work(passes: list[Pass], easel: Easel, derived: Callable[[str], list[
         [
             *(each for each in judged if not _about_done_only(each, finished)),
             *audit_blends(passes, planes, films.get, finished, unit),
+            *audit_wet(problem, schedule.placements),
+            *audit_by_hand(problem, schedule, unit),
             *_unplaced(passes, schedule, easel),
         ],
         problem,

@@ -7,12 +7,13 @@ from typing import Any, cast
 
 from kind_distance.core.paint.media import SAID, may_lie_on, medium_of
 from kind_distance.core.paint.underlay import UNDERLAY
-from kind_distance.core.passes.audit import LEAST_PART_MIN
-from kind_distance.core.passes.model import LEVEL, PassKind
+from kind_distance.core.passes.audit import LEAST_PART_MIN, UNSAFE
+from kind_distance.core.passes.kinds import KINDS, LEVEL, PassKind, cannot, kind_of, paint_in, title_in
 from kind_distance.core.passes.needed import estimate_minutes
 from kind_distance.core.passes.schools import place_in, school_of
+from kind_distance.core.schedule.wet import DRY_SHARE
 from kind_distance.errors import DomainError, InUseError, NotFoundError, UnsafeOrderError
-from kind_distance.store.records import PassRecord, State
+from kind_distance.store.records import MeantSo, PassRecord, State
 from kind_distance.studio.changes.desk import LONGEST_NAME, Changed, Desk, clean_text, next_number
 from kind_distance.studio.clock import minute_of
 from kind_distance.studio.survey import plane_numbers
@@ -27,19 +28,11 @@ CHANGES = (
     "remove_pass",
     "move_before",
     "move_pass",
+    "make_dry",
     "mark_done",
     "mark_not_done",
 )
 MOST_PASSES = 120
-USUAL_TITLES = {
-    "ground": "tone the ground",
-    "drawing": "draw the planes",
-    "details": "details",
-    "lights": "lights and accents",
-    "finish": "sign and check",
-    "varnish": "varnish",
-}
-PLANE_KINDS = ("block_in", "second_layer", "details", "lights")
 
 
 def _own(desk: Desk) -> State:
@@ -93,21 +86,27 @@ def set_pass(
     minutes: int | None = None,
     thickness: float | None = None,
     paint: str | None = None,
+    brush_mm: float | None = None,
+    in_light: bool | None = None,
 ) -> Changed:
-    """Rename a pass, or change its minutes, its paint or how thick it lies."""
+    """Rename a pass, or change its minutes, paint, thickness, brush, or whether it needs the light of the photo."""
     state = _own(desk)
     record = _pass_of(state, number)
     new: dict[str, Any] = {}
     if title is not None:
         new["title"] = clean_text(title, "title", LONGEST_NAME)
-    if minutes is not None:
-        if not 1 <= minutes <= 720:
-            raise DomainError(f"A pass of {minutes} minutes fits no day.", "Enter between 1 minute and 12 hours.")
-        new["minutes"] = minutes
-    if thickness is not None:
-        if not 0.1 <= thickness <= 20:
-            raise DomainError("A layer is between a tenth and twenty times the usual thickness.", "Choose a thickness.")
-        new["thickness"] = thickness
+    for name, value, low, high, fault, way_out in (
+        ("minutes", minutes, 1, 720, "A pass of {} minutes fits no day.", "Enter between 1 minute and 12 hours."),
+        ("thickness", thickness, 0.1, 20, "A layer is between a tenth and twenty times the usual thickness.",
+         "Choose a thickness."),
+        ("brush_mm", brush_mm, 0.5, 300, "A brush of {} mm is none.", "Enter its width, half a mm to 30 cm."),
+    ):  # fmt: skip
+        if value is not None:
+            if not low <= value <= high:
+                raise DomainError(fault.format(f"{value:g}"), way_out)
+            new[name] = value
+    if in_light is not None:
+        new["in_light"] = in_light
     if paint is not None:
         if paint not in SAID or "dry" in (paint, record.paint):
             raise DomainError(f"A pass is not painted in {paint}.", "Choose a paint of the list.")
@@ -122,19 +121,18 @@ def add_pass(
     desk: Desk, *, kind: str, plane: int | None = None, title: str = "", minutes: int | None = None
 ) -> Changed:
     """Add a pass, placed after the last one of its level."""
-    if kind not in LEVEL:
-        raise DomainError(f"There is no kind of pass called {kind}.", "Choose one of the list.")
-    if plane is not None and kind not in PLANE_KINDS:
+    found = kind_of(kind)
+    if plane is not None and found.where == "whole":
         raise DomainError("This pass belongs to the whole surface.", "Leave the plane out.")
     state, medium = _own(desk), medium_of(desk.state.brief.medium)
     if len(state.passes) >= MOST_PASSES:
         raise DomainError(f"{MOST_PASSES} passes are the most that are planned.", "Join some of them.")
-    if plane is None and kind in ("block_in", "second_layer") and not state.planes:
+    if plane is None and found.where == "plane" and not state.planes:
         raise DomainError("There is no plane to paint yet.", "Name the planes first.")
-    usual = {"block_in": medium.block_in, "second_layer": medium.second_layer, **USUAL_TITLES}[kind]
-    paint = {"drawing": "dry", "varnish": "varnish"}.get(
-        kind, medium.first_paint if kind in ("ground", "block_in") else medium.later_paint
-    )
+    usual, paint = title_in(found.key, medium), paint_in(found.key, medium)
+    why = cannot(found.key, medium.first_paint if found.key in ("mask", "unmask") else medium.later_paint)
+    if why is not None:
+        raise DomainError(why, "Choose another kind of pass.")
     brief = state.brief
     whole = brief.width_cm * brief.height_cm
     reading = desk.survey().depth.given.readings[plane - 1] if plane and desk.plane(plane) else None
@@ -148,7 +146,7 @@ def add_pass(
         paint,
         minutes or estimate_minutes(cast("PassKind", kind), share * whole, detail, whole),
         1.0,
-        "Added by hand.",
+        found.why,
     )
     if not 1 <= record.minutes <= 720:
         raise DomainError(f"A pass of {record.minutes} minutes fits no day.", "Enter between 1 minute and 12 hours.")
@@ -220,18 +218,27 @@ def remove_pass(desk: Desk, *, number: int) -> Changed:
     return replace(state, passes=left), f"Pass taken away: {record.title}"
 
 
-def _check_materials(passes: list[PassRecord]) -> None:
-    """Refuse an order of materials that does not hold together, whatever the painter likes."""
+def _unsafe(passes: list[PassRecord]) -> str | None:
+    """Say what does not hold together in an order of materials, or None where all does."""
     for at, upper in enumerate(passes):
         for lower in passes[:at]:
             covers = upper.plane is None or lower.plane is None or upper.plane == lower.plane
             why = may_lie_on(upper.paint, lower.paint) if covers else None  # type: ignore[arg-type]
             if why is not None:
-                raise UnsafeOrderError(f"{upper.title.capitalize()} after {lower.title}: {why}", "Leave it before.")
+                return f"{upper.title.capitalize()} after {lower.title}: {why}"
+    return None
 
 
-def move_pass(desk: Desk, *, number: int, to: int) -> Changed:
-    """Give a pass another place in the order, from 1."""
+def _in_writing(desk: Desk, before: State, after: State, reason: str) -> State:
+    """Note the painter's reason against all that a move made unsafe."""
+    known = {each.key for each in desk.survey().judgements}
+    found = [each for each in Desk(desk.file, after, desk.now_min).survey().judgements if each.key not in known]
+    kept = tuple(MeantSo(each.key, reason) for each in found if each.kind in (UNSAFE, "broken_rule"))
+    return replace(after, meant_so=(*before.meant_so, *kept))
+
+
+def move_pass(desk: Desk, *, number: int, to: int, reason: str = "") -> Changed:
+    """Give a pass another place in the order, from 1; an order that does not hold is taken only with a reason."""
     state = _own(desk)
     record = _pass_of(state, number)
     if not 1 <= to <= len(state.passes):
@@ -240,16 +247,44 @@ def move_pass(desk: Desk, *, number: int, to: int) -> Changed:
         raise InUseError(f"{record.title} is painted already.", "What is done keeps its place.")
     passes = [p for p in state.passes if p.number != number]
     passes.insert(to - 1, record)
-    _check_materials(passes)
-    return replace(state, passes=_placed(passes)), f"{record.title.capitalize()} moved"
+    said, why = f"{record.title.capitalize()} moved", _unsafe(passes)
+    moved = replace(state, passes=_placed(passes))
+    if why is None or why == _unsafe(list(state.passes)):
+        return moved, said
+    written = clean_text(reason, "reason", 200, needed=False)
+    if not written:
+        raise UnsafeOrderError(why, "Leave it before, or say in writing why you do it all the same.")
+    return _in_writing(desk, state, moved, written), f"{said}: {written}"
 
 
-def move_before(desk: Desk, *, number: int, before: int) -> Changed:
+def move_before(desk: Desk, *, number: int, before: int, reason: str = "") -> Changed:
     """Put a pass right before another one."""
     state = _own(desk)
     target = _pass_of(state, before).place
     own = _pass_of(state, number).place
-    return move_pass(desk, number=number, to=target if own > target else target - 1)
+    return move_pass(desk, number=number, to=target if own > target else target - 1, reason=reason)
+
+
+def make_dry(desk: Desk, *, number: int) -> Changed:
+    """Turn what was to be done in wet paint into its dry alternative, which takes longer."""
+    state = _own(desk)
+    record = _pass_of(state, number)
+    kind = kind_of(record.kind)
+    if kind.dry_form is None:
+        raise DomainError(f"{record.title.capitalize()} needs no wet paint.", "Leave it as it is.")
+    if record.done_end is not None:
+        raise InUseError(f"{record.title} is painted already.", "Take the mark back first.")
+    medium, dry = medium_of(state.brief.medium), KINDS[kind.dry_form]
+    changed = replace(
+        record,
+        kind=dry.key,
+        title=title_in(dry.key, medium),
+        paint=paint_in(dry.key, medium),
+        minutes=min(720, round(record.minutes * (1 + DRY_SHARE))),
+        thickness=max(1.0, record.thickness),
+        why=dry.why,
+    )
+    return _with_pass(state, changed), f"{record.title.capitalize()} becomes {dry.name}"
 
 
 def mark_done(desk: Desk, *, number: int, at: str | None = None, minutes: int | None = None) -> Changed:
@@ -262,11 +297,15 @@ def mark_done(desk: Desk, *, number: int, at: str | None = None, minutes: int | 
     took = record.minutes if minutes is None else minutes
     if not 1 <= took <= 720:
         raise DomainError(f"{took} minutes are no spell of painting.", "Enter between 1 minute and 12 hours.")
-    changed = replace(record, minutes=took, done_start=end - took, done_end=end)
+    # What was planned is kept, so that the log can be held against it.
+    planned = record.planned_min or record.minutes
+    changed = replace(record, minutes=took, done_start=end - took, done_end=end, planned_min=planned)
     return _with_pass(state, changed), f"Painted: {record.title}"
 
 
 def mark_not_done(desk: Desk, *, number: int) -> Changed:
     """Take the mark back."""
     record = _pass_of(desk.state, number)
-    return _with_pass(desk.state, replace(record, done_start=None, done_end=None)), f"Not painted: {record.title}"
+    minutes = record.planned_min or record.minutes
+    changed = replace(record, minutes=minutes, done_start=None, done_end=None, planned_min=None)
+    return _with_pass(desk.state, changed), f"Not painted: {record.title}"

@@ -5,15 +5,16 @@ from __future__ import annotations
 from dataclasses import replace
 from typing import Any
 
+from kind_distance.core.schedule.byhand import put_by_hand
 from kind_distance.core.schedule.model import Problem
 from kind_distance.core.schedule.offers import WAYS
 from kind_distance.core.schedule.plan import later_starts
-from kind_distance.errors import DomainError, NotFoundError
+from kind_distance.errors import DomainError, InUseError, NotFoundError
 from kind_distance.store.records import KeptPlace, SessionRecord, State
 from kind_distance.studio.changes.desk import LONGEST_NAME, Changed, Desk, clean_text, next_number
 from kind_distance.studio.clock import iso, minute_of, say_moment
 from kind_distance.studio.outside import station_at
-from kind_distance.studio.workplan import kept_of, offered, session_from
+from kind_distance.studio.workplan import fixed_of, kept_of, offered, session_from
 
 CHANGES = (
     "add_session",
@@ -22,6 +23,8 @@ CHANGES = (
     "remove_session",
     "take_station_air",
     "take_plan",
+    "place_pass",
+    "free_pass",
     "let_plan_go",
 )
 MOST_SESSIONS = 60
@@ -156,6 +159,28 @@ def take_plan(desk: Desk, *, way: str) -> Changed:
     offer = next(each for each in offered(desk.survey().work.problem, kept_of(desk.state)) if each.way == way)
     plan = tuple(KeptPlace(at, *each) for at, each in enumerate(offer.listed, start=1))
     return replace(desk.state, kept_plan=plan), f"{offer.name}: {offer.said}"
+
+
+def place_pass(desk: Desk, *, number: int, session: int, start: int) -> Changed:
+    """Put a pass at a minute of a session by hand; the rest of the plan stands, pushed on only where it has to be."""
+    work, state = desk.survey().work, desk.state
+    if number in {each.pass_id for each in work.done}:
+        raise InUseError("It is painted already.", "Take the mark back first.")
+    listed = put_by_hand(work.problem, work.schedule.placements, number, session, start)
+    by_hand = fixed_of(state) | {number}
+    plan = tuple(KeptPlace(at, *each, each[0] in by_hand) for at, each in enumerate(listed, start=1))
+    said = next(each.said for each in work.passes if each.id == number)
+    begin = next(minute for pass_id, _, minute in listed if pass_id == number)
+    return replace(state, kept_plan=plan), f"{said[:1].upper()}{said[1:]}: at {say_moment(begin)}"
+
+
+def free_pass(desk: Desk, *, number: int) -> Changed:
+    """Let a pass that was put by hand find its place again; all else stays."""
+    if number not in fixed_of(desk.state):
+        raise NotFoundError("pass put by hand", number)
+    left = [each for each in desk.state.kept_plan if each.layer_pass != number]
+    plan = tuple(replace(each, place=at) for at, each in enumerate(left, start=1))
+    return replace(desk.state, kept_plan=plan), "A pass finds its own place again"
 
 
 def let_plan_go(desk: Desk) -> Changed:

@@ -151,3 +151,26 @@ export function bays(
     }),
   );
 }
+
+export interface PutThere {
+  start_min: number;
+  end_min: number;
+  span_said: string;
+  breaks: { title: string; text: string; strong: boolean }[];
+  moved: number;
+  moved_said: string;
+}
+
+/** A pass put at a minute of a session by hand, without keeping it: what breaks, what else moves. */
+export function placement(
+  painting_id: number,
+  number: number,
+  session: number,
+  start: number,
+): Promise<PutThere> {
+  return content(
+    client.GET("/api/paintings/{painting_id}/placement", {
+      params: { path: { painting_id }, query: { number, session, start } },
+    }),
+  );
+}

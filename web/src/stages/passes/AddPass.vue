@@ -8,12 +8,12 @@ type Kind = Schemas["AddPass"]["kind"];
 const table = useTable();
 const kind = ref<Kind>("details");
 const plane = ref<number | null>(null);
-const OF_PLANES = ["block_in", "second_layer", "details", "lights"];
-const takesPlane = computed(() => OF_PLANES.includes(kind.value));
+const chosen = computed(() => table.choices?.pass_kinds.find((each) => each.key === kind.value));
+const takesPlane = computed(() => chosen.value?.of_planes ?? true);
 
 async function add(): Promise<void> {
-  const chosen = takesPlane.value ? plane.value : null;
-  await table.change({ action: "add_pass", kind: kind.value, ...(chosen ? { plane: chosen } : {}) });
+  const into = takesPlane.value ? plane.value : null;
+  await table.change({ action: "add_pass", kind: kind.value, ...(into ? { plane: into } : {}) });
 }
 </script>
 
@@ -41,6 +41,7 @@ async function add(): Promise<void> {
       </label>
     </template>
     <button class="do" type="submit">Add the pass</button>
+    <span class="why">{{ chosen?.said }}</span>
   </form>
 </template>
 
@@ -52,5 +53,10 @@ async function add(): Promise<void> {
   gap: 8px;
   margin: 10px 0 20px;
   font-size: 14.5px;
+}
+.why {
+  flex-basis: 100%;
+  color: var(--ink2);
+  font-size: 14px;
 }
 </style>

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 /** Where the chosen pass stands, and why not earlier. */
-import { computed } from "vue";
+import { computed, ref, watch } from "vue";
 import type { Placement } from "@/api/client";
 import { useTable } from "@/api/store";
+import { clock } from "./score";
 
 const props = defineProps<{
   /** Where it stands. */
@@ -16,6 +17,27 @@ const plane = computed(() => table.painting?.planes.find((each) => each.rank ===
 const session = computed(() =>
   table.painting?.work.sessions.find((each) => each.number === props.placement.session),
 );
+const ahead = computed(() => (table.painting?.work.sessions ?? []).filter((each) => !each.over));
+const into = ref(0);
+const hour = ref("");
+watch(
+  () => [props.placement.number, props.placement.start_min, props.placement.session] as const,
+  ([, start, at]) => {
+    into.value = at ?? ahead.value[0]?.number ?? 0;
+    hour.value = clock(start).padStart(5, "0");
+  },
+  { immediate: true },
+);
+/** The hour is one of the day on which the session begins, or of the night after it. */
+async function put(): Promise<void> {
+  const target = ahead.value.find((each) => each.number === into.value);
+  const [hours, minutes] = hour.value.split(":").map(Number);
+  if (!target || hours === undefined || minutes === undefined) return;
+  const day = Math.floor(target.start_min / 1440) * 1440;
+  let start = day + hours * 60 + minutes;
+  if (start < target.start_min && target.end_min > day + 1440) start += 1440;
+  await table.change({ action: "place_pass", number: props.placement.number, session: into.value, start });
+}
 </script>
 
 <template>
@@ -32,11 +54,27 @@ const session = computed(() =>
     </p>
     <p v-if="placement.done"><b>Painted.</b></p>
     <template v-else>
-      <p><b>Not earlier:</b> {{ placement.not_earlier }}</p>
+      <p v-if="placement.by_hand">
+        <b>{{ placement.not_earlier }}</b>
+        <button class="do quiet" @click="table.change({ action: 'free_pass', number: pass.number })">
+          Let it find its place
+        </button>
+      </p>
+      <p v-else><b>Not earlier:</b> {{ placement.not_earlier }}</p>
       <p v-if="placement.not_session_before">
         <b>Not in the session before:</b> {{ placement.not_session_before }}
       </p>
     </template>
+    <form v-if="!placement.done" class="put" @submit.prevent="put">
+      <label
+        >Put it in
+        <select v-model.number="into" class="field">
+          <option v-for="each in ahead" :key="each.number" :value="each.number">{{ each.name }}</option>
+        </select>
+      </label>
+      <label>at <input v-model="hour" class="field" type="time" aria-label="Hour" /></label>
+      <button class="do quiet" type="submit">Put it there</button>
+    </form>
     <div class="deeds">
       <button
         v-if="!placement.done"
@@ -62,6 +100,13 @@ const session = computed(() =>
 }
 p {
   margin-top: 5px;
+}
+.put {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 10px;
+  align-items: center;
+  margin-top: 8px;
 }
 .deeds {
   display: flex;

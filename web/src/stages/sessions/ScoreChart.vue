@@ -3,6 +3,7 @@
 import { useElementSize } from "./size";
 import { computed, nextTick, ref, watch } from "vue";
 import type { Painting, Placement, Plane, Session } from "@/api/client";
+import { useLift } from "./lift";
 import { clock, gapSaid, placeOf, spans, tail, ticks } from "./score";
 
 const props = defineProps<{
@@ -12,6 +13,8 @@ const props = defineProps<{
   work: Painting["work"];
   /** Number of the chosen pass. */
   chosen: number;
+  /** Whether one session is to fill the room. */
+  close?: boolean;
 }>();
 const emit = defineEmits<{ choose: [number: number]; session: [session: Session] }>();
 
@@ -22,7 +25,34 @@ const { width: room } = useElementSize(holder);
 const row = computed(() => Math.max(46, Math.min(80, 500 / (props.planes.length + 1))));
 const bottom = computed(() => HEAD + row.value * (props.planes.length + 1));
 const barHeight = computed(() => row.value - 34);
-const layout = computed(() => spans(props.work.sessions, Math.max(300, room.value - 8), 1.5));
+/** Width of a minute at which it can be read; close by, the longest session fills the room. */
+const perMinute = computed(() => {
+  const longest = Math.max(30, ...props.work.sessions.map((each) => each.minutes));
+  return props.close ? Math.max(1.5, (room.value - 70) / longest) : 1.5;
+});
+const layout = computed(() => spans(props.work.sessions, Math.max(300, room.value - 8), perMinute.value));
+const { lifted, tried, refused, press, move, letGo, putDown, nudge } = useLift(
+  computed(() => layout.value.all),
+);
+const ghost = computed(() => {
+  const bar = bars.value.find((each) => each.placement.number === lifted.value?.number);
+  if (!bar || !lifted.value) return null;
+  const start = tried.value?.start_min ?? lifted.value.start;
+  const left = placeOf(layout.value.all, start);
+  const width = Math.max(3, placeOf(layout.value.all, start + bar.pass.minutes) - left);
+  return { left, width, top: bar.top, title: bar.pass.title };
+});
+function pull(event: PointerEvent): void {
+  const box = holder.value?.getBoundingClientRect();
+  if (box && holder.value) move(event, box.left - holder.value.scrollLeft);
+}
+/** A press that was a drag is no choice. */
+async function release(number: number): Promise<void> {
+  if (lifted.value) {
+    emit("choose", number);
+    await letGo();
+  } else putDown();
+}
 const wide = computed(() => layout.value.width + 4);
 
 const bars = computed(() => {
@@ -86,8 +116,21 @@ watch(
   { immediate: true },
 );
 
+function grip(bar: (typeof bars.value)[number], event: PointerEvent): void {
+  const box = holder.value?.getBoundingClientRect();
+  if (!box || !holder.value) return;
+  (event.currentTarget as Element).setPointerCapture(event.pointerId);
+  press(bar.placement, bar.left, event, box.left - holder.value.scrollLeft);
+}
 async function key(at: number, event: KeyboardEvent): Promise<void> {
+  if (event.key === "Escape") putDown();
   const by = { ArrowLeft: -1, ArrowRight: 1 }[event.key];
+  const own = bars.value.find((bar) => bar.placement.number === at);
+  if (by !== undefined && event.shiftKey && own) {
+    event.preventDefault();
+    await nudge(own.placement, by < 0 ? -1 : 1);
+    return;
+  }
   const ordered = [...bars.value].sort((a, b) => a.placement.start_min - b.placement.start_min);
   const here = ordered.findIndex((bar) => bar.placement.number === at);
   const next = by === undefined ? undefined : ordered[here + by];
@@ -177,12 +220,20 @@ async function key(at: number, event: KeyboardEvent): Promise<void> {
           v-for="bar in bars"
           :key="bar.placement.number"
           class="bar"
-          :class="{ chosen: bar.placement.number === chosen, done: bar.placement.done }"
+          :class="{
+            chosen: bar.placement.number === chosen,
+            done: bar.placement.done,
+            away: bar.placement.number === lifted?.number,
+          }"
           role="button"
           tabindex="0"
           :aria-label="`${bar.pass.title}, ${bar.placement.span_said}, ${bar.placement.dry_said || 'nothing to dry'}${bar.placement.done ? ', painted' : ''}`"
           :aria-pressed="bar.placement.number === chosen"
           @click="emit('choose', bar.placement.number)"
+          @pointerdown="grip(bar, $event)"
+          @pointermove="pull"
+          @pointerup="release(bar.placement.number)"
+          @pointercancel="putDown"
           @keydown.enter="emit('choose', bar.placement.number)"
           @keydown="key(bar.placement.number, $event)"
         >
@@ -202,6 +253,7 @@ async function key(at: number, event: KeyboardEvent): Promise<void> {
             :height="barHeight"
             :style="{ fill: bar.colour }"
           />
+          <path v-if="bar.placement.by_hand" :d="`M${bar.left} ${bar.top - 1} l7 0 l-3.5 6 z`" class="pin" />
           <path
             v-if="bar.placement.done"
             :d="`M${bar.left + 2} ${bar.top + barHeight - 2} L${bar.left + bar.width - 2} ${bar.top + 2}`"
@@ -219,13 +271,30 @@ async function key(at: number, event: KeyboardEvent): Promise<void> {
         >
           {{ label.text }}
         </text>
+        <g v-if="ghost" class="ghost" aria-hidden="true">
+          <rect :x="ghost.left" :y="ghost.top" :width="ghost.width" :height="barHeight" />
+        </g>
         <line v-if="nowAt !== null" :x1="nowAt" :x2="nowAt" :y1="HEAD - 6" :y2="bottom" class="now" />
       </svg>
     </div>
   </div>
+  <div class="breaks" :class="{ told: lifted }" role="status">
+    <template v-if="lifted">
+      <p>
+        <b>{{ ghost?.title }}</b> {{ tried ? tried.span_said : refused || "…" }}.
+        <template v-if="tried">
+          {{ tried.breaks.length ? "" : "Nothing breaks." }} {{ tried.moved_said }}
+        </template>
+      </p>
+      <p v-for="each in tried?.breaks ?? []" :key="each.title">
+        <b>{{ each.strong ? "Breaks: " : "" }}{{ each.title }}.</b> {{ each.text }}
+      </p>
+    </template>
+  </div>
   <p class="legend">
-    A tail falls to touch dry; the dotted line in it is where it stops being open. Between the two it is
-    tacky: do not touch.
+    Drag a bar, or press Shift and an arrow key, to put it elsewhere: what breaks is told before you let go. A
+    tail falls to touch dry; the dotted line in it is where it stops being open. Between the two it is tacky:
+    do not touch.
   </p>
 </template>
 
@@ -314,5 +383,35 @@ async function key(at: number, event: KeyboardEvent): Promise<void> {
 .legend {
   font-size: 13.5px;
   color: var(--ink2);
+}
+.bar.away {
+  opacity: 0.35;
+}
+.bar rect {
+  touch-action: none;
+}
+.pin {
+  fill: var(--line);
+}
+.ghost rect {
+  fill: none;
+  stroke: var(--line);
+  stroke-width: 2;
+  stroke-dasharray: 5 3;
+}
+.breaks {
+  position: sticky;
+  bottom: 8px;
+  max-width: 74ch;
+  font-size: 14px;
+  line-height: 1.35;
+}
+.breaks.told {
+  padding: 8px 12px;
+  background: var(--sheet);
+  border: 1.6px solid var(--line);
+}
+.breaks p + p {
+  margin-top: 5px;
 }
 </style>

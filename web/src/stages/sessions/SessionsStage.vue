@@ -6,11 +6,19 @@ import { useTable } from "@/api/store";
 import StageLayout from "../StageLayout.vue";
 import PlacementDetail from "./PlacementDetail.vue";
 import ScoreChart from "./ScoreChart.vue";
+import ScoreMonths from "./ScoreMonths.vue";
 import SessionForm from "./SessionForm.vue";
 import PlanOffers from "./PlanOffers.vue";
 import SessionMilestones from "./SessionMilestones.vue";
 
 const table = useTable();
+type Zoom = "months" | "sessions" | "close";
+const ZOOMS: [Zoom, string][] = [
+  ["months", "Weeks and months"],
+  ["sessions", "All sessions"],
+  ["close", "One session"],
+];
+const zoom = ref<Zoom>("sessions");
 const editing = ref<Session | "new" | null>(null);
 const work = computed(() => table.painting?.work);
 const placement = computed(() => work.value?.placements.find((each) => each.number === table.pass));
@@ -43,13 +51,34 @@ const at = computed(() => `/api/paintings/${table.painting?.id}`);
         <a v-if="work.sessions.length" class="do quiet" :href="`${at}/sessions.ics`">To a calendar</a>
         <a class="do quiet" :href="`${at}/passes.csv`">Passes as a table</a>
         <a class="do quiet" :href="`${at}/document.zip`">All of it, as an open document</a>
-        <span v-if="work.sessions.length" class="sum"
+      </div>
+      <div v-if="work.sessions.length" class="deeds">
+        <div class="zoom" role="group" aria-label="How close">
+          <button
+            v-for="[key, said] in ZOOMS"
+            :key="key"
+            class="do quiet"
+            :aria-pressed="zoom === key"
+            @click="zoom = key"
+          >
+            {{ said }}
+          </button>
+        </div>
+        <span class="sum"
           >{{ work.passes.length }} passes, {{ work.cost.painting_said }} of painting in
           {{ work.sessions.length }} {{ work.sessions.length === 1 ? "session" : "sessions" }}</span
         >
       </div>
+      <ScoreMonths
+        v-if="work.sessions.length && zoom === 'months'"
+        :planes="table.painting.planes"
+        :work="work"
+        :chosen="table.pass"
+        @choose="(number) => (table.pass = number)"
+      />
       <ScoreChart
-        v-if="work.sessions.length"
+        v-else-if="work.sessions.length"
+        :close="zoom === 'close'"
         :planes="table.painting.planes"
         :work="work"
         :chosen="table.pass"
@@ -103,6 +132,10 @@ const at = computed(() => `/api/paintings/${table.painting?.id}`);
   flex-wrap: wrap;
   gap: 10px;
   align-items: center;
+}
+.zoom {
+  display: flex;
+  gap: 10px;
 }
 .sum {
   color: var(--ink2);

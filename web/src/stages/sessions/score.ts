@@ -84,3 +84,50 @@ export function tail(all: Span[], placement: Placement, top: number, height: num
   if (dry - end < 1) return "";
   return `M${end.toFixed(1)} ${top} L${dry.toFixed(1)} ${top + height} L${end.toFixed(1)} ${top + height}Z`;
 }
+
+/** Minute under a place on the drawing, and the session it lies in; between two sessions the nearer one. */
+export function minuteAt(all: Span[], x: number): { session: Session; minute: number } | null {
+  let best: { session: Session; minute: number; far: number } | null = null;
+  for (const span of all) {
+    if (!span.session) continue;
+    const inside = Math.min(Math.max(x, span.left), span.left + span.width);
+    const far = Math.abs(x - inside);
+    if (best && best.far <= far) continue;
+    const share = (inside - span.left) / Math.max(1, span.width);
+    best = { session: span.session, minute: span.start + share * (span.end - span.start), far };
+  }
+  return best && { session: best.session, minute: best.minute };
+}
+
+export const SNAP_MIN = 5;
+
+/** To the next five minutes of the clock, never before a session begins. */
+export function snapped(minute: number, session: Session): number {
+  return Math.max(session.start_min, Math.round(minute / SNAP_MIN) * SNAP_MIN);
+}
+
+const DAY = 1440;
+
+/** Days from the first session to the last thing that dries, evenly: what weeks of drying look like. */
+export function calendar(
+  sessions: Session[],
+  until: number[],
+  room: number,
+): { start: number; days: number; perDay: number; ticks: number[] } {
+  const start = Math.floor((sessions[0]?.start_min ?? 0) / DAY) * DAY;
+  const last = Math.max(start + DAY, sessions.at(-1)?.end_min ?? start, ...until);
+  const days = Math.max(3, Math.ceil((last - start) / DAY) + 1);
+  const perDay = Math.max(room / days, 3);
+  const step = [1, 2, 7, 14, 28, 56].find((each) => each * perDay >= 62) ?? 112;
+  const ticks: number[] = [];
+  for (let day = 0; day <= days; day += step) ticks.push(start + day * DAY);
+  return { start, days, perDay, ticks };
+}
+
+const MONTHS = ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "Oct", "Nov", "Dec"];
+
+/** A day on the calendar, short; clock minutes count from the first day of 1970, without a zone. */
+export function daySaid(minute: number): string {
+  const date = new Date(minute * 60_000);
+  return `${date.getUTCDate()} ${MONTHS[date.getUTCMonth()] ?? ""}`;
+}

@@ -1,0 +1,14 @@
+-- A pass that the painter put at a minute of a session by hand stands there, whatever the paint says.
+ALTER TABLE kept_plan ADD COLUMN by_hand INTEGER NOT NULL DEFAULT 0 CHECK (by_hand IN (0, 1));
+
+-- What was planned before a pass was painted, so that the log can be held against it; the brush; whether it has to be
+-- painted in the light of the photo; the thing it belongs to.
+ALTER TABLE layer_pass ADD COLUMN planned_min INTEGER CHECK (planned_min BETWEEN 1 AND 720);
+ALTER TABLE layer_pass ADD COLUMN brush_mm REAL CHECK (brush_mm > 0);
+ALTER TABLE layer_pass ADD COLUMN in_light INTEGER NOT NULL DEFAULT 0 CHECK (in_light IN (0, 1));
+ALTER TABLE layer_pass ADD COLUMN element INTEGER;
+
+-- The day by which the painting has to leave the house, and for what; and whether minutes follow the painter's own log.
+ALTER TABLE brief ADD COLUMN deadline TEXT;
+ALTER TABLE brief ADD COLUMN deadline_for TEXT NOT NULL DEFAULT '';
+ALTER TABLE brief ADD COLUMN own_pace INTEGER NOT NULL DEFAULT 0 CHECK (own_pace IN (0, 1));

@@ -1,0 +1,55 @@
+"""A pass put somewhere by hand, tried without being kept: what breaks there and what else moves."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from kind_distance.core.judgement import Judgement
+from kind_distance.core.wording import clock
+from kind_distance.studio.changes.desk import Desk
+from kind_distance.studio.changes.sessions import place_pass
+
+
+@dataclass(frozen=True)
+class PutThere:
+    """Where it would stand [clock min], what that breaks, and how many other passes would move."""
+
+    start: int
+    end: int
+    breaks: list[Judgement]
+    moved: int
+
+    @property
+    def span_said(self) -> str:
+        """Say its time of day."""
+        return f"{clock(self.start)} to {clock(self.end)}"
+
+    @property
+    def moved_said(self) -> str:
+        """Say what else moves."""
+        if self.moved == 0:
+            return "Nothing else moves."
+        return "One other pass moves." if self.moved == 1 else f"{self.moved} other passes move."
+
+
+def put_there(desk: Desk, number: int, session: int, start: int) -> PutThere:
+    """Put a pass at a minute of a session and look at what follows."""
+    before = desk.survey()
+    state, _ = place_pass(desk, number=number, session=session, start=start)
+    after = Desk(desk.file, state, desk.now_min).survey()
+    known = {each.key for each in before.judgements} | {each.key for each in state.meant_so}
+    about = f":{number}"
+    breaks = [
+        each
+        for each in after.judgements
+        if each.stage in ("passes", "sessions") and (each.key not in known or each.key.endswith(about))
+    ]
+    stood = {each.pass_id: each.start for each in before.work.schedule.placements}
+    stands = {each.pass_id: each for each in after.work.schedule.placements}
+    moved = sum(
+        stood.get(each.id) != (stands[each.id].start if each.id in stands else None)
+        for each in after.work.passes
+        if each.id != number
+    )
+    there = stands[number]
+    return PutThere(there.start, there.end, breaks, moved)
