@@ -193,6 +193,10 @@ class PassView(BaseModel):
     thickness: float
     why: str
     keeps: str = Field(description="Reserved lights on its plane that it has to go round; empty without any.")
+    brush_mm: float | None
+    smallest_mm: float | None
+    in_light: bool
+    thing: str
     done: bool
     waits_for: list[WaitView]
 
@@ -205,6 +209,8 @@ class CostView(BaseModel):
     remixes: int
     wait_min: float
     wait_said: str
+    buried_min: float
+    buried_said: str
     painting_min: int
     painting_said: str
 
@@ -216,6 +222,7 @@ class SchoolView(BaseModel):
     name: str
     reason: str
     cost: CostView
+    sessions_said: str
 
 
 class SessionView(BaseModel):

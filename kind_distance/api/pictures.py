@@ -14,7 +14,7 @@ from kind_distance.studio import darkroom
 from kind_distance.studio.airs import seen_under
 from kind_distance.studio.paintings import checked_hash
 from kind_distance.studio.plates import framing_of, plate_of, settings_of, source_of, thumbnail_of
-from kind_distance.studio.survey import labels_of
+from kind_distance.studio.strokes import labels_of
 from kind_distance.studio.waters import mirrored
 from kind_distance.studio.ways import looked_at, lost_marks
 

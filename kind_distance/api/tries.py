@@ -30,7 +30,7 @@ from kind_distance.studio.arrows import shadow_guides, sun_of
 from kind_distance.studio.changes.thumbnails import edits_from
 from kind_distance.studio.looking import horizon_of, look_at, slopes_of
 from kind_distance.studio.plates import area_on_support, focus_of, framing_of, plate_of, settings_of, source_of
-from kind_distance.studio.survey import labels_of
+from kind_distance.studio.strokes import labels_of
 
 router = APIRouter(prefix="/api/paintings/{painting_id}", tags=["tries"])
 Share = Annotated[float, Query(ge=0, le=1, allow_inf_nan=False)]

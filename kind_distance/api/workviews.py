@@ -17,6 +17,7 @@ from kind_distance.core.wording import Unit, clock, say_length, say_list, say_mi
 from kind_distance.store.records import SessionRecord, State
 from kind_distance.studio.clock import moment_of, say_moment
 
+LEAST_BURIED = 0.5  # fine work covered again that is worth a word [min]
 TOUCHED = 0.1  # a light that lies in a plane with less than this share of it is not its concern
 NEEDS_SAID = {
     "done": "painted",
@@ -33,6 +34,8 @@ def _cost(cost: OrderCost, unit: Unit) -> m.CostView:
         remixes=cost.remixes,
         wait_min=round(cost.wait_min, 1),
         wait_said=say_minutes(cost.wait_min),
+        buried_min=round(cost.buried_min, 1),
+        buried_said=say_minutes(cost.buried_min) if cost.buried_min >= LEAST_BURIED else "nothing",
         painting_min=cost.painting_min,
         painting_said=say_minutes(cost.painting_min),
     )
@@ -69,6 +72,11 @@ def keep_clear(each: Pass, kept: list[tuple[Reserve, KeptLight]]) -> str:
     return f"Keep clear: {say_list(names)}." if names else ""
 
 
+def _smallest(each: Pass, work: Work) -> float | None:
+    narrow = None if each.plane is None else work.planes[each.plane - 1].smallest_mm
+    return None if narrow is None else round(narrow, 1)
+
+
 def _passes(work: Work, kept: list[tuple[Reserve, KeptLight]]) -> list[m.PassView]:
     by_id = {each.id: each for each in work.passes}
     waits: dict[int, list[m.WaitView]] = {}
@@ -96,6 +104,10 @@ def _passes(work: Work, kept: list[tuple[Reserve, KeptLight]]) -> list[m.PassVie
             thickness=each.thickness,
             why=each.why,
             keeps=keep_clear(each, kept),
+            brush_mm=each.brush_mm,
+            smallest_mm=_smallest(each, work),
+            in_light=each.in_light,
+            thing=each.thing,
             done=each.id in finished,
             waits_for=waits.get(each.id, []),
         )
@@ -204,6 +216,15 @@ def _next(work: Work, now_min: int) -> str:
     return f"{say_moment(first.start, now_min)}, {where}, {first.minutes} min"
 
 
+def _sessions_said(taken: tuple[int, int] | None) -> str:
+    if taken is None:
+        return ""
+    used, left = taken
+    if left:
+        return f"{left} {'pass finds' if left == 1 else 'passes find'} no place"
+    return "1 session" if used == 1 else f"{used} sessions"
+
+
 def say_date(minute: float) -> str:
     """Say a date far off, by its day."""
     moment = moment_of(minute)
@@ -218,7 +239,13 @@ def work_view(state: State, work: Work, now_min: int, kept: list[tuple[Reserve, 
         passes=_passes(work, kept),
         cost=_cost(work.cost, unit),
         schools=[
-            m.SchoolView(key=o.school.key, name=o.school.name, reason=o.school.reason, cost=_cost(o.cost, unit))
+            m.SchoolView(
+                key=o.school.key,
+                name=o.school.name,
+                reason=o.school.reason,
+                cost=_cost(o.cost, unit),
+                sessions_said=_sessions_said(o.sessions),
+            )
             for o in work.offers
         ],
         sessions=_sessions(state, work, now_min),

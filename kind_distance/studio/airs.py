@@ -16,7 +16,8 @@ from kind_distance.errors import DomainError
 from kind_distance.store.records import State
 from kind_distance.studio import darkroom
 from kind_distance.studio.plates import main_source, plate_of
-from kind_distance.studio.survey import DepthSurvey, labels_of
+from kind_distance.studio.strokes import labels_of
+from kind_distance.studio.survey import DepthSurvey
 
 
 def air_of_photo(state: State) -> Air:

@@ -6,7 +6,9 @@ from functools import lru_cache
 
 from kind_distance.core.judgement import Judgement
 from kind_distance.core.light.station import StationReading, read_station
-from kind_distance.core.schedule.outdoors import Outing, audit_outings
+from kind_distance.core.light.sun import Sun
+from kind_distance.core.schedule.outdoors import InLight, Outing, audit_in_light, audit_outings
+from kind_distance.core.schedule.work import Work
 from kind_distance.errors import DomainError
 from kind_distance.store.records import SessionRecord, SourceRecord, State
 from kind_distance.studio.arrows import sun_of
@@ -23,18 +25,25 @@ def station_at(state: State, session: SessionRecord) -> StationReading:
     return read_station(source.latitude, source.longitude, middle)
 
 
-def judge_outdoors(state: State, now_min: int) -> list[Judgement]:
+def judge_outdoors(state: State, work: Work, now_min: int) -> list[Judgement]:
     """Judge the light and the weather of the sessions outdoors; without a place on earth there is nothing to say."""
     source = main_source(state)
     if source is None or source.latitude is None or source.longitude is None:
         return []
     outside = tuple(session for session in state.sessions if session.outdoors)
-    return _judged(source, outside, now_min) if outside else []
+    lit = _in_light(source, outside, work, now_min)
+    return [*(_judged(source, outside, now_min) if outside else []), *lit]
 
 
-@lru_cache(maxsize=16)
-def _judged(source: SourceRecord, sessions: tuple[SessionRecord, ...], now_min: int) -> list[Judgement]:
-    outings = [
+def _wanted(source: SourceRecord) -> Sun | None:
+    try:
+        return sun_of(source)
+    except DomainError:
+        return None
+
+
+def _outings(source: SourceRecord, sessions: tuple[SessionRecord, ...]) -> list[Outing]:
+    return [
         Outing(
             each.number,
             say_day(minute_of(each.start)),
@@ -45,8 +54,29 @@ def _judged(source: SourceRecord, sessions: tuple[SessionRecord, ...], now_min: 
         )
         for each in sessions
     ]
-    try:
-        wanted = sun_of(source)
-    except DomainError:
-        wanted = None
-    return audit_outings(outings, wanted, moment_of(now_min))
+
+
+@lru_cache(maxsize=16)
+def _judged(source: SourceRecord, sessions: tuple[SessionRecord, ...], now_min: int) -> list[Judgement]:
+    return audit_outings(_outings(source, sessions), _wanted(source), moment_of(now_min))
+
+
+def _in_light(source: SourceRecord, sessions: tuple[SessionRecord, ...], work: Work, now_min: int) -> list[Judgement]:
+    """Judge the passes that need the light of the photo."""
+    critical = {each.id: each for each in work.passes if each.in_light}
+    if not critical:
+        return []
+    ahead = _outings(source, tuple(each for each in sessions if minute_of(each.start) + each.minutes > now_min))
+    at = {outing.number: outing for outing in ahead}
+    placed = [
+        InLight(
+            each.pass_id,
+            critical[each.pass_id].said,
+            moment_of(each.start),
+            each.end - each.start,
+            at.get(each.session_id),
+        )
+        for each in work.schedule.placements
+        if each.pass_id in critical
+    ]
+    return audit_in_light(placed, ahead, _wanted(source))

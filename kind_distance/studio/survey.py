@@ -11,13 +11,12 @@ from pathlib import Path
 from typing import cast
 
 import numpy as np
-from numpy.typing import NDArray
 
 from kind_distance.core.depth.audit import audit_depth
 from kind_distance.core.depth.edges import BorderAdvice, advise_edges, share_at_focus, share_detail
 from kind_distance.core.depth.elements import Element, audit_elements
 from kind_distance.core.depth.kept import KeptLight, Reserve
-from kind_distance.core.depth.marking import Stroke, StrokeKind, draw_planes, fit_proposal, line_sides, spread_planes
+from kind_distance.core.depth.marking import Stroke, draw_planes
 from kind_distance.core.depth.plan import (
     DepthInput,
     DepthPlan,
@@ -28,9 +27,7 @@ from kind_distance.core.depth.plan import (
     PlaneSpec,
     plan_depth,
 )
-from kind_distance.core.depth.proposal import propose_planes
 from kind_distance.core.depth.readings import Border, PlaneReading, read_borders, read_planes
-from kind_distance.core.depth.segments import Segments, build_segments
 from kind_distance.core.judgement import Judgement, most_costly_first
 from kind_distance.core.paint.drawing import audit_drawing, drawing_medium_of
 from kind_distance.core.paint.handling import audit_handling
@@ -45,13 +42,15 @@ from kind_distance.core.wording import Unit
 from kind_distance.store.records import PlaneRecord, State, StrokeRecord
 from kind_distance.studio import darkroom
 from kind_distance.studio.arrows import judge_arrows
+from kind_distance.studio.brushes import smallest_mm
 from kind_distance.studio.darkroom import Plate
 from kind_distance.studio.keeping import judge_kept, kept_lights
 from kind_distance.studio.looking import look_at
 from kind_distance.studio.outside import judge_outdoors
 from kind_distance.studio.plates import focus_of, framing_of, main_source, plate_of, settings_of
 from kind_distance.studio.references import judge_sources
-from kind_distance.studio.workplan import handling_of, survey_passes
+from kind_distance.studio.strokes import labels_of, marked, plane_numbers, spread, strokes_by_rank
+from kind_distance.studio.workplan import Seen, handling_of, survey_passes
 
 
 @dataclass(frozen=True)
@@ -87,69 +86,6 @@ class Survey:
     judgements: list[Judgement]
 
 
-def plane_numbers(state: State) -> dict[int, int]:
-    """Rank of each plane by its number."""
-    return {plane.number: plane.rank for plane in state.planes}
-
-
-def strokes_by_rank(state: State) -> tuple[Stroke, ...]:
-    """Strokes in the order drawn, each with the rank of its plane; without those that straightening has cut off."""
-    return _ranked(state.planes, state.strokes)
-
-
-@lru_cache(maxsize=8)
-def _ranked(planes: tuple[PlaneRecord, ...], strokes: tuple[StrokeRecord, ...]) -> tuple[Stroke, ...]:
-    rank = {plane.number: plane.rank for plane in planes}
-    return tuple(
-        Stroke(cast("StrokeKind", s.kind), rank[s.plane], s.points, s.width)
-        for s in strokes
-        if any(0 <= x <= 1 and 0 <= y <= 1 for x, y in s.points)
-    )
-
-
-@lru_cache(maxsize=16)
-def _spread(file: Path, plate: Plate, count: int, with_sky: bool, strokes: tuple[Stroke, ...]) -> NDArray[np.uint8]:
-    picture = darkroom.working(file, plate)
-    lines = tuple(stroke for stroke in strokes if stroke.kind == "level")
-    proposal = _fitted(file, plate, count, with_sky, lines)
-    # Without a stroke to spread there is no need to find the patches.
-    spreads = any(stroke.kind == "mark" for stroke in strokes)
-    return spread_planes(picture, _cut(file, plate, lines) if spreads else None, proposal, list(strokes), count)
-
-
-@lru_cache(maxsize=16)
-def marked(file: Path, plate: Plate, count: int, with_sky: bool, strokes: tuple[Stroke, ...]) -> NDArray[np.uint8]:
-    """Divide a picture among planes: (H, W) uint8, 1 (farthest) to count."""
-    return draw_planes(darkroom.working(file, plate), _spread(file, plate, count, with_sky, strokes), strokes)
-
-
-@lru_cache(maxsize=8)
-def _cut(file: Path, plate: Plate, lines: tuple[Stroke, ...]) -> Segments:
-    """Find the patches of a picture, cut at the level lines."""
-    ids = darkroom.patches(file, plate)
-    picture = darkroom.working(file, plate)
-    return build_segments(picture, ids, [line_sides(line, picture.height, picture.width) for line in lines])
-
-
-@lru_cache(maxsize=16)
-def _fitted(file: Path, plate: Plate, count: int, with_sky: bool, lines: tuple[Stroke, ...]) -> NDArray[np.uint8]:
-    return fit_proposal(_proposal(file, plate, count, with_sky), lines)
-
-
-@lru_cache(maxsize=16)
-def _proposal(file: Path, plate: Plate, count: int, with_sky: bool) -> NDArray[np.uint8]:
-    return propose_planes(darkroom.working(file, plate), count, with_sky=with_sky)
-
-
-def labels_of(file: Path, state: State) -> NDArray[np.uint8] | None:
-    """Plane of each pixel of the main picture, or None while there is no picture or no plane."""
-    source = main_source(state)
-    if source is None or not state.planes:
-        return None
-    sky = state.planes[0].kind == "sky"
-    return marked(file, plate_of(source), len(state.planes), sky, strokes_by_rank(state))
-
-
 @lru_cache(maxsize=16)
 def _read(
     file: Path, plate: Plate, count: int, with_sky: bool, strokes: tuple[Stroke, ...]
@@ -161,7 +97,7 @@ def _read(
         # Nobody cuts round a twig: borders are those of the masses.
         bulk = draw_planes(
             picture,
-            _spread(file, plate, count, with_sky, strokes),
+            spread(file, plate, count, with_sky, strokes),
             [stroke for stroke in strokes if stroke.kind != "thin"],
         )
     return together(lambda: read_planes(picture, labels, count), lambda: read_borders(picture, bulk, count, 1.0))
@@ -334,7 +270,8 @@ def survey(file: Path, state: State, now_min: int) -> Survey:
     thumbnails = _thumbnails(file, state)
     depth = survey_depth(file, state)
     area = 0.0 if depth.fit is None else _area(file, state, depth.fit)
-    work = survey_passes(state, depth.given, depth.plan, area, now_min, depth.in_focus, _kept_facts(depth, area))
+    seen = Seen(depth.in_focus, smallest_mm(file, state), _kept_facts(depth, area))
+    work = survey_passes(state, depth.given, depth.plan, area, now_min, seen)
     silenced = {each.key for each in state.meant_so}
     ground = [_keyed_by_number(state, each) for each in _judge_ground(state, depth, work)]
     found = [
@@ -344,8 +281,10 @@ def survey(file: Path, state: State, now_min: int) -> Survey:
         *depth.judgements,
         *ground,
         *work.judgements,
-        *judge_outdoors(state, now_min),
+        *judge_outdoors(state, work, now_min),
     ]
+    if any(each.kind == "drawing_shows" for each in found):
+        found = [each for each in found if each.kind != "line_shows"]  # told once, where the drawing is chosen
     loud = most_costly_first([each for each in found if each.key not in silenced])
     return Survey(thumbnails, depth, work, loud + [each for each in found if each.key in silenced])
 

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from dataclasses import replace
+from dataclasses import dataclass, replace
 from functools import lru_cache
 from typing import cast
 
@@ -11,6 +11,7 @@ import numpy as np
 from kind_distance.core.colour.lab import lab_from_linear
 from kind_distance.core.depth.plan import DepthInput, DepthPlan
 from kind_distance.core.depth.readings import Border
+from kind_distance.core.paint.drawing import drawing_medium_of
 from kind_distance.core.paint.drying import Climate
 from kind_distance.core.paint.handling import Handling
 from kind_distance.core.paint.media import Medium, Paint, ground_of, medium_of
@@ -32,19 +33,39 @@ def handling_of(record: PlaneRecord | ElementRecord) -> Handling:
     return Handling(record.body, record.marks, record.brush)
 
 
+@dataclass(frozen=True)
+class Seen:
+    """What was measured on the picture besides the planes.
+
+    Parameters
+    ----------
+    in_focus : tuple of float
+        Share of the focal area in each plane.
+    smallest_mm : tuple of float or None
+        Width of the smallest shape of each plane. [mm]
+    kept : tuple of KeptFacts
+        Reserved lights.
+    """
+
+    in_focus: tuple[float, ...] = ()
+    smallest_mm: tuple[float | None, ...] = ()
+    kept: tuple[KeptFacts, ...] = ()
+
+
 def plane_facts(
     given: DepthInput,
     plan: DepthPlan,
     area_cm2: float,
     handlings: tuple[Handling, ...] = (),
-    in_focus: tuple[float, ...] = (),
+    seen: Seen | None = None,
 ) -> list[PlaneFacts]:
     """Say what passes need to know of each plane, farthest first."""
     facts = []
     handled = handlings or (Handling(),) * len(given.specs)
-    focal = in_focus or (0.0,) * len(given.specs)
-    for spec, reading, planned, handling, share in zip(
-        given.specs, given.readings, plan.planes, handled, focal, strict=True
+    focal = (seen and seen.in_focus) or (0.0,) * len(given.specs)
+    small = (seen and seen.smallest_mm) or (None,) * len(given.specs)
+    for spec, reading, planned, handling, share, narrow in zip(
+        given.specs, given.readings, plan.planes, handled, focal, small, strict=True
     ):
         colour = lab_from_linear(np.array(planned.colour)[None])[0]
         facts.append(
@@ -63,6 +84,7 @@ def plane_facts(
                 at_x=0.5 if reading is None else reading.centre[0],
                 chroma=float(np.hypot(colour[1], colour[2])),
                 hue_deg=float(np.degrees(np.arctan2(colour[2], colour[1]))) % 360,
+                smallest_mm=narrow,
             )
         )
     return facts
@@ -164,11 +186,10 @@ def survey_passes(
     plan: DepthPlan,
     area_cm2: float,
     now_min: int,
-    in_focus: tuple[float, ...] = (),
-    kept: tuple[KeptFacts, ...] = (),
+    seen: Seen,
 ) -> Work:
     """Work out passes, order, cost, sessions and reasons."""
-    planes = plane_facts(given, plan, area_cm2, tuple(handling_of(each) for each in state.planes), in_focus)
+    planes = plane_facts(given, plan, area_cm2, tuple(handling_of(each) for each in state.planes), seen)
     sessions = tuple(session_from(record) for record in state.sessions)
     easel = Easel(
         planes,
@@ -181,11 +202,13 @@ def survey_passes(
         present_for(sessions, now_min),
         kept_of(state),
         fixed_of(state),
+        seen.kept,
+        drawing_medium_of(state.brief.drawing_medium),
     )
     return put_to_work(
-        passes_of(state, planes, given.borders, kept),
+        passes_of(state, planes, given.borders, seen.kept),
         easel,
-        lambda school: derived_passes(state, planes, given.borders, school, kept),
+        lambda school: derived_passes(state, planes, given.borders, school, seen.kept),
     )
 
 

@@ -3,7 +3,7 @@
 from kind_distance.errors import DomainError
 from kind_distance.studio.facts import divisions_for, facts_of
 from kind_distance.studio.looking import look_at
-from kind_distance.studio.survey import labels_of
+from kind_distance.studio.strokes import labels_of
 from tests.studio.test_sources import WithPhoto
 from tests.support import NOW
 

@@ -33,6 +33,8 @@ class PlaneFacts:
         Where its middle lies, as a share of the width.
     chroma, hue_deg : float
         CIELAB, of its mean colour.
+    smallest_mm : float or None
+        Width of its smallest planned shape; None where no thumbnail is chosen. [mm]
     """
 
     name: str
@@ -49,6 +51,7 @@ class PlaneFacts:
     at_x: float = 0.5
     chroma: float = 0.0
     hue_deg: float = 0.0
+    smallest_mm: float | None = None
 
 
 @dataclass(frozen=True)

@@ -8,6 +8,7 @@ from kind_distance.core.depth.readings import Border
 from kind_distance.core.judgement import Judgement, Remedy, most_costly_first
 from kind_distance.core.paint.drying import REFERENCE, Climate, Weather, dry
 from kind_distance.core.paint.media import Dryness, Medium
+from kind_distance.core.passes.advice import buried_minutes
 from kind_distance.core.passes.audit import audit_ahead, audit_materials
 from kind_distance.core.passes.kinds import LAYERS
 from kind_distance.core.passes.model import Pass, PlaneFacts, Precedence
@@ -32,12 +33,15 @@ class OrderCost:
         Idle minutes if painted in exactly this order without a break, at 20 C and 50 %. [min]
     painting_min : int
         Painting minutes in all. [min]
+    buried_min : float
+        Fine work that a later layer covers again. [min]
     """
 
     cut_round_cm: float
     remixes: int
     wait_min: float
     painting_min: int
+    buried_min: float = 0.0
 
 
 def cut_round(passes: list[Pass], borders: list[Border]) -> list[tuple[Pass, Pass, float]]:
@@ -125,6 +129,7 @@ def cost_of_order(
         remixes=count_remixes(passes),
         wait_min=_idle_minutes(passes, material_rules(passes, medium, planes), climate),
         painting_min=sum(each.minutes for each in passes),
+        buried_min=buried_minutes(passes, borders, planes),
     )
 
 
@@ -251,11 +256,12 @@ def judge_order(
 
 @dataclass(frozen=True)
 class SchoolOffer:
-    """One school of order on this painting: its passes in order, and what it costs."""
+    """One school of order on this painting: what it costs, and the sessions it takes with the passes left over."""
 
     school: School
     cost: OrderCost
     sentence: str
+    sessions: tuple[int, int] | None = None
 
 
 def compare_schools(
@@ -272,7 +278,7 @@ def compare_schools(
         cost = cost_of_order(order[school.key], borders, medium, planes)
         sentence = (
             f"{say_length(cost.cut_round_cm, unit)} to cut round, {cost.remixes} remixes, "
-            f"{say_minutes(cost.wait_min)} of waiting"
+            f"{say_minutes(cost.wait_min)} of waiting, {say_minutes(cost.buried_min)} of fine work covered again"
         )
         offers.append(SchoolOffer(school, cost, sentence))
     return offers

@@ -177,3 +177,83 @@ def audit_outings(outings: list[Outing], wanted: Sun | None, now: datetime) -> l
         if outing.start + timedelta(minutes=outing.minutes) > now:
             found += [*_bad_weather(outing, now), *_light(outing, wanted, now)]
     return found
+
+
+@dataclass(frozen=True)
+class InLight:
+    """A pass that has to be painted in the light of the photo, and where it stands.
+
+    Parameters
+    ----------
+    number : int
+    said : str
+    start : datetime
+        Local wall time.
+    minutes : int
+    outing : Outing or None
+        Its session outdoors; None where it stands indoors.
+    """
+
+    number: int
+    said: str
+    start: datetime
+    minutes: int
+    outing: Outing | None
+
+
+def _window_in(outing: Outing, wanted: Sun) -> tuple[datetime, datetime] | None:
+    """Part of a session in which the sun stands as wanted."""
+    window = light_window(outing.latitude, outing.longitude, outing.start.date(), wanted, SAME_LIGHT_DEG)
+    if window is None:
+        return None
+    begin = max(window[0], outing.start)
+    end = min(window[1], outing.start + timedelta(minutes=outing.minutes))
+    return (begin, end) if begin < end else None
+
+
+def audit_in_light(passes: list[InLight], outings: list[Outing], wanted: Sun | None) -> list[Judgement]:
+    """Name passes that need the light of the photo and are painted in another.
+
+    Parameters
+    ----------
+    passes : list of InLight
+    outings : list of Outing
+        Sessions outdoors, in order of time.
+    wanted : Sun or None
+        Where the sun stood in the photo; None where that is not known, and nothing can be said.
+    """
+    if wanted is None:
+        return []
+    found = []
+    for each in passes:
+        outing = each.outing
+        if outing is None:
+            said = "It stands indoors, where the sun of the photo does not come."
+            apart = 180.0
+        else:
+            track = sun_over(outing.latitude, outing.longitude, each.start, each.minutes)
+            apart = max(sun_apart(sun, wanted) for _, sun in track)
+            if apart <= SAME_LIGHT_DEG:
+                continue
+            said = f"By the end of it the sun has gone {apart:.0f}° from where it stood in the photo."
+        remedies = []
+        for other in outings:
+            window = _window_in(other, wanted)
+            if window is not None and window[1] - window[0] >= timedelta(minutes=each.minutes):
+                minute = int((window[0] - datetime(1970, 1, 1)).total_seconds() // 60)  # noqa: DTZ001  local wall time
+                remedies.append(
+                    Remedy(f"At {window[0]:%H:%M}, {other.name}", "place_pass",
+                           {"number": each.number, "session": other.number, "start": minute})
+                )  # fmt: skip
+                break
+        found.append(
+            Judgement(
+                f"out_of_light:{each.number}", "out_of_light", STAGE, "mild",
+                f"{each.said[:1].upper()}{each.said[1:]} stands outside its light",
+                f"You want it painted in the light of the photo ({wanted.height_deg:.0f}° high in the "
+                f"{wind(wanted.bearing_deg)}). {said} Shadows and colour of light are other ones then.",
+                apart, (), (*remedies, Remedy("It needs no certain light", "set_pass",
+                                              {"number": each.number, "in_light": False})),
+            )
+        )  # fmt: skip
+    return found

@@ -308,6 +308,12 @@ def tried_plans(problem: Problem) -> list[list[Placement]]:
     return [found[0] for found in _tried(problem)]
 
 
+def sessions_used(problem: Problem) -> tuple[int, int]:
+    """Count the sessions that the painter's order takes without much waiting, and the passes left over."""
+    placements, left, _ = _place_with(problem, 1.0)
+    return len({each.session_id for each in placements}), len(left)
+
+
 def in_order(problem: Problem) -> Listed:
     """Give the plan that keeps the painter's order, whatever it waits."""
     return listed_of(_place_with(problem, PATIENCE_MIN[-1])[0])

@@ -6,21 +6,23 @@ The one way from passes to a plan, for a painting that is kept as for a document
 from __future__ import annotations
 
 from collections.abc import Callable
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import lru_cache
 
 from kind_distance.core.depth.readings import Border
 from kind_distance.core.judgement import Judgement, Remedy
+from kind_distance.core.paint.drawing import DrawingMedium
 from kind_distance.core.paint.drying import Drying
 from kind_distance.core.paint.media import Medium
+from kind_distance.core.passes.advice import audit_brushes, audit_covered, audit_crossed, audit_lines
 from kind_distance.core.passes.audit import audit_blends
-from kind_distance.core.passes.model import Pass, PlaneFacts, Precedence
+from kind_distance.core.passes.model import KeptFacts, Pass, PlaneFacts, Precedence
 from kind_distance.core.passes.order import OrderCost, SchoolOffer, compare_schools, cost_of_order, judge_order
 from kind_distance.core.passes.precedence import material_rules, order_rules, touching_planes
 from kind_distance.core.passes.schools import SCHOOLS, School
 from kind_distance.core.schedule.byhand import audit_by_hand
 from kind_distance.core.schedule.model import Done, Help, Problem, Session
-from kind_distance.core.schedule.plan import Board, Schedule, make_schedule
+from kind_distance.core.schedule.plan import Board, Schedule, make_schedule, sessions_used
 from kind_distance.core.schedule.reasons import Reason, explain
 from kind_distance.core.schedule.search import Listed
 from kind_distance.core.schedule.wet import audit_wet
@@ -72,6 +74,9 @@ class Easel:
         A plan the painter took; empty without one.
     fixed : frozenset of int
         Passes of it that were put there by hand.
+    reserves : tuple of KeptFacts
+        Lights that are kept.
+    drawing : DrawingMedium or None
     """
 
     planes: list[PlaneFacts]
@@ -84,12 +89,34 @@ class Easel:
     now: int | None = None
     kept: Listed = ()
     fixed: frozenset[int] = frozenset()
+    reserves: tuple[KeptFacts, ...] = ()
+    drawing: DrawingMedium | None = None
 
 
 @lru_cache(maxsize=64)
 def _scheduled(problem: Problem, kept: Listed) -> tuple[Schedule, list[Reason]]:
     schedule = make_schedule(problem, kept)
     return schedule, explain(problem, schedule)
+
+
+@lru_cache(maxsize=128)
+def _used(problem: Problem) -> tuple[int, int]:
+    return sessions_used(problem)
+
+
+def _school_sessions(easel: Easel, orders: dict[str, list[Pass]]) -> dict[str, tuple[int, int]]:
+    """Count what each school would take of the sessions that are planned, and what it would leave over."""
+    if not easel.sessions:
+        return {}
+    touching = frozenset(touching_planes(easel.borders))
+    found = {}
+    for key, passes in orders.items():
+        rules = (
+            *material_rules(passes, easel.medium, easel.planes),
+            *order_rules(passes, easel.borders, easel.planes, easel.unit),
+        )
+        found[key] = _used(Problem(tuple(passes), rules, touching, easel.medium.beside, easel.sessions, (), easel.now))
+    return found
 
 
 def put_to_work(passes: list[Pass], easel: Easel, derived: Callable[[str], list[Pass]]) -> Work:
@@ -107,6 +134,8 @@ def put_to_work(passes: list[Pass], easel: Easel, derived: Callable[[str], list[
     rules = [*material_rules(passes, medium, planes), *order_rules(passes, borders, planes, unit)]
     orders = {key: derived(key) for key in SCHOOLS}
     offers = compare_schools(list(SCHOOLS.values()), orders, borders, medium, planes, unit)
+    taken = _school_sessions(easel, orders)
+    offers = [replace(each, sessions=taken.get(each.school.key)) for each in offers]
     problem = Problem(
         tuple(passes),
         tuple(rules),
@@ -134,12 +163,24 @@ def put_to_work(passes: list[Pass], easel: Easel, derived: Callable[[str], list[
         [
             *(each for each in judged if not _about_done_only(each, finished)),
             *audit_blends(passes, planes, films.get, finished, unit),
+            *_advice(passes, easel, finished),
             *audit_wet(problem, schedule.placements),
             *audit_by_hand(problem, schedule, unit),
             *_unplaced(passes, schedule, easel),
         ],
         problem,
     )
+
+
+def _advice(passes: list[Pass], easel: Easel, finished: set[int]) -> list[Judgement]:
+    """Judge single passes: covered detail, brushes, lights that are crossed, lines that show."""
+    planes, medium = easel.planes, easel.medium
+    return [
+        *audit_covered(passes, easel.borders, planes, easel.school, finished, easel.unit),
+        *audit_brushes(passes, planes, finished),
+        *audit_crossed(passes, easel.reserves, medium, finished),
+        *([] if easel.drawing is None else audit_lines(passes, planes, easel.drawing, medium, finished)),
+    ]
 
 
 def _about_done_only(judgement: Judgement, finished: set[int]) -> bool:

@@ -16,7 +16,7 @@ from kind_distance.errors import DomainError, InUseError, NotFoundError, UnsafeO
 from kind_distance.store.records import MeantSo, PassRecord, State
 from kind_distance.studio.changes.desk import LONGEST_NAME, Changed, Desk, clean_text, next_number
 from kind_distance.studio.clock import minute_of
-from kind_distance.studio.survey import plane_numbers
+from kind_distance.studio.strokes import plane_numbers
 from kind_distance.studio.workplan import by_hand
 
 CHANGES = (

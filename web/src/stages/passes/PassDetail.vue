@@ -21,6 +21,17 @@ function setThickness(event: Event): void {
   const thickness = Number((event.target as HTMLSelectElement).value);
   void table.change({ action: "set_pass", number: props.pass.number, thickness });
 }
+async function setBrush(event: Event): Promise<void> {
+  const field = event.target as HTMLInputElement;
+  const brush_mm = Number(field.value);
+  if (!field.value || brush_mm === props.pass.brush_mm) return;
+  if (!(await table.change({ action: "set_pass", number: props.pass.number, brush_mm })))
+    field.value = String(props.pass.brush_mm ?? "");
+}
+function setLight(event: Event): void {
+  const in_light = (event.target as HTMLInputElement).checked;
+  void table.change({ action: "set_pass", number: props.pass.number, in_light });
+}
 const THICKNESSES: [number, string][] = [
   [0.5, "a thin film"],
   [0.7, "thinner than usual"],
@@ -47,6 +58,29 @@ const THICKNESSES: [number, string][] = [
           {{ pass.thickness }} times the usual
         </option>
       </select>
+    </p>
+    <p v-if="pass.paint !== 'dry'">
+      <label
+        >Brush
+        <input
+          class="field num"
+          type="number"
+          min="0.5"
+          max="300"
+          step="0.5"
+          :value="pass.brush_mm ?? ''"
+          :placeholder="pass.smallest_mm ? String(pass.smallest_mm) : ''"
+          aria-label="Width of the brush in mm"
+          @change="setBrush"
+        />
+        mm</label
+      ><template v-if="pass.smallest_mm">: smallest shape here {{ pass.smallest_mm }} mm</template>
+    </p>
+    <p v-if="pass.paint !== 'dry'">
+      <label
+        ><input type="checkbox" :checked="pass.in_light" @change="setLight" /> needs the light of the
+        photo</label
+      >
     </p>
     <template v-if="pass.waits_for.length">
       <h2>It waits for</h2>
@@ -101,6 +135,10 @@ li {
   text-decoration: underline;
   text-underline-offset: 2px;
   text-align: left;
+}
+.num {
+  width: 4.4em;
+  text-align: right;
 }
 .deeds {
   display: flex;

@@ -25,7 +25,9 @@ const table = useTable();
           <b>{{ each.name }}</b><em v-if="each.key === chosen">yours</em>
           <span>
             {{ each.cost.cut_round_said }} to cut round · {{ each.cost.remixes }} remixes ·
-            {{ each.cost.wait_said }} waiting
+            {{ each.cost.wait_said }} waiting<template v-if="each.cost.buried_said !== 'nothing'">
+              · {{ each.cost.buried_said }} of fine work covered again</template
+            ><template v-if="each.sessions_said"> · {{ each.sessions_said }}</template>
           </span>
           <span class="say">{{ each.reason }}</span>
         </button>

@@ -1,0 +1,47 @@
+"""How small the shapes of a painting are on its support, plane by plane, as the chosen thumbnail has them."""
+
+from __future__ import annotations
+
+from functools import lru_cache
+from pathlib import Path
+
+import cv2
+import numpy as np
+
+from kind_distance.core.depth.marking import Stroke
+from kind_distance.core.depth.smallest import smallest_widths
+from kind_distance.core.picture.thumbnail import ThumbnailSettings
+from kind_distance.store.records import State
+from kind_distance.studio import darkroom
+from kind_distance.studio.darkroom import Framing
+from kind_distance.studio.plates import framing_of, settings_of, size_on_support
+from kind_distance.studio.strokes import marked, strokes_by_rank
+
+
+@lru_cache(maxsize=8)
+def _widths(
+    file: Path, framing: Framing, settings: ThumbnailSettings, count: int, with_sky: bool, strokes: tuple[Stroke, ...]
+) -> tuple[float | None, ...]:
+    """Measure them as shares of the thumbnail's width."""
+    steps = darkroom.thumbnail(file, framing, settings).steps
+    labels = marked(file, framing.plate, count, with_sky, strokes)
+    if framing.crop is not None:
+        across, down = (labels.shape[at] / framing.size_px[1 - at] for at in (1, 0))
+        crop = framing.crop
+        top, left = int(crop.y * down), int(crop.x * across)
+        labels = labels[top : top + max(1, int(crop.height * down)), left : left + max(1, int(crop.width * across))]
+    fitted = cv2.resize(np.ascontiguousarray(labels), steps.shape[::-1], interpolation=cv2.INTER_NEAREST)
+    widths = smallest_widths(steps, np.asarray(fitted, dtype=np.uint8), count)
+    return tuple(None if width is None else width / steps.shape[1] for width in widths)
+
+
+def smallest_mm(file: Path, state: State) -> tuple[float | None, ...]:
+    """Width of each plane's smallest shape, farthest first; None where no thumbnail of the photo is chosen. [mm]."""
+    chosen = next((t for t in state.thumbnails if t.number == state.brief.chosen_thumbnail), None)
+    if chosen is None or chosen.source != state.brief.main_source or not state.planes:
+        return (None,) * len(state.planes)
+    framing = framing_of(state, chosen)
+    sky = state.planes[0].kind == "sky"
+    shares = _widths(file, framing, settings_of(state, chosen), len(state.planes), sky, strokes_by_rank(state))
+    wide = 10 * size_on_support(state, framing)[0]
+    return tuple(None if share is None else share * wide for share in shares)

@@ -1,0 +1,82 @@
+"""Strokes on the main picture, and the planes they divide it into; remembered as long as they are the same."""
+
+from __future__ import annotations
+
+from functools import lru_cache
+from pathlib import Path
+from typing import cast
+
+import numpy as np
+from numpy.typing import NDArray
+
+from kind_distance.core.depth.marking import Stroke, StrokeKind, draw_planes, fit_proposal, line_sides, spread_planes
+from kind_distance.core.depth.proposal import propose_planes
+from kind_distance.core.depth.segments import Segments, build_segments
+from kind_distance.store.records import PlaneRecord, State, StrokeRecord
+from kind_distance.studio import darkroom
+from kind_distance.studio.darkroom import Plate
+from kind_distance.studio.plates import main_source, plate_of
+
+
+def plane_numbers(state: State) -> dict[int, int]:
+    """Rank of each plane by its number."""
+    return {plane.number: plane.rank for plane in state.planes}
+
+
+def strokes_by_rank(state: State) -> tuple[Stroke, ...]:
+    """Strokes in the order drawn, each with the rank of its plane; without those that straightening has cut off."""
+    return _ranked(state.planes, state.strokes)
+
+
+@lru_cache(maxsize=8)
+def _ranked(planes: tuple[PlaneRecord, ...], strokes: tuple[StrokeRecord, ...]) -> tuple[Stroke, ...]:
+    rank = {plane.number: plane.rank for plane in planes}
+    return tuple(
+        Stroke(cast("StrokeKind", s.kind), rank[s.plane], s.points, s.width)
+        for s in strokes
+        if any(0 <= x <= 1 and 0 <= y <= 1 for x, y in s.points)
+    )
+
+
+@lru_cache(maxsize=16)
+def spread(file: Path, plate: Plate, count: int, with_sky: bool, strokes: tuple[Stroke, ...]) -> NDArray[np.uint8]:
+    """Divide a picture among planes by its patches: (H, W) uint8, before brush and areas are laid over."""
+    picture = darkroom.working(file, plate)
+    lines = tuple(stroke for stroke in strokes if stroke.kind == "level")
+    proposal = _fitted(file, plate, count, with_sky, lines)
+    # Without a stroke to spread there is no need to find the patches.
+    spreads = any(stroke.kind == "mark" for stroke in strokes)
+    return spread_planes(picture, _cut(file, plate, lines) if spreads else None, proposal, list(strokes), count)
+
+
+@lru_cache(maxsize=16)
+def marked(file: Path, plate: Plate, count: int, with_sky: bool, strokes: tuple[Stroke, ...]) -> NDArray[np.uint8]:
+    """Divide a picture among planes: (H, W) uint8, 1 (farthest) to count."""
+    return draw_planes(darkroom.working(file, plate), spread(file, plate, count, with_sky, strokes), strokes)
+
+
+@lru_cache(maxsize=8)
+def _cut(file: Path, plate: Plate, lines: tuple[Stroke, ...]) -> Segments:
+    """Find the patches of a picture, cut at the level lines."""
+    ids = darkroom.patches(file, plate)
+    picture = darkroom.working(file, plate)
+    return build_segments(picture, ids, [line_sides(line, picture.height, picture.width) for line in lines])
+
+
+@lru_cache(maxsize=16)
+def _fitted(file: Path, plate: Plate, count: int, with_sky: bool, lines: tuple[Stroke, ...]) -> NDArray[np.uint8]:
+    return fit_proposal(_proposal(file, plate, count, with_sky), lines)
+
+
+@lru_cache(maxsize=16)
+def _proposal(file: Path, plate: Plate, count: int, with_sky: bool) -> NDArray[np.uint8]:
+    return propose_planes(darkroom.working(file, plate), count, with_sky=with_sky)
+
+
+def labels_of(file: Path, state: State) -> NDArray[np.uint8] | None:
+    """Plane of each pixel of the main picture, or None while there is no picture or no plane."""
+    source = main_source(state)
+    if source is None or not state.planes:
+        return None
+    sky = state.planes[0].kind == "sky"
+    return marked(file, plate_of(source), len(state.planes), sky, strokes_by_rank(state))
