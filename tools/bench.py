@@ -31,8 +31,9 @@ from kind_distance.core.picture.thumbnail import ThumbnailSettings, make_thumbna
 from kind_distance.core.schedule.cost import plan_cost
 from kind_distance.core.schedule.model import Problem
 from kind_distance.core.schedule.offers import offer_plans
-from kind_distance.core.schedule.plan import make_schedule, place_listed, sought
+from kind_distance.core.schedule.plan import make_schedule, place_listed
 from kind_distance.core.schedule.search import Listed, search
+from kind_distance.core.schedule.seek import sought
 from kind_distance.demo.seed import picture_bytes, seed
 from kind_distance.exchange.pictures import read_picture
 from kind_distance.store.database import migrate, opened

@@ -28,6 +28,8 @@ class SetBrief(Given):
     school: Text | None = None
     drawing_medium: Text | None = None
     drawing_detail: Text | None = None
+    deadline: Text | None = None
+    deadline_for: Literal["gift", "trip", "sale"] | None = None
 
 
 class SetSource(Given):

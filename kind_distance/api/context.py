@@ -3,23 +3,25 @@
 from __future__ import annotations
 
 from collections.abc import Callable
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 from datetime import datetime
 from typing import Annotated, cast
 
 from fastapi import Depends, Request, Response
 
 from kind_distance.studio.paintings import Studio, minutes_now
+from kind_distance.studio.seeking import Seekers
 
 FOREVER = "private, max-age=31536000, immutable"
 
 
 @dataclass(frozen=True)
 class Context:
-    """The studio over one file of paintings, and the clock."""
+    """The studio over one file of paintings, the clock, and the searches that run."""
 
     studio: Studio
     clock: Callable[[], datetime]
+    seekers: Seekers = field(default_factory=Seekers)
 
     @property
     def now_min(self) -> int:

@@ -282,6 +282,65 @@ class UnplacedView(BaseModel):
     why: str
 
 
+class WantedView(BaseModel):
+    """One thing that is wanted in the painting, and the passes that see to it."""
+
+    sort: Literal["plane", "thing", "light", "departure"]
+    number: int
+    name: str
+    passes: list[int]
+    said: str
+
+
+class PassRangeView(BaseModel):
+    """Minutes of a pass as the painter's log has them."""
+
+    number: int
+    said: str
+
+
+class PaceView(BaseModel):
+    """The painter's own pace against what is reckoned."""
+
+    factor: float
+    said: str
+    ranges: list[PassRangeView]
+
+
+class WaitingView(BaseModel):
+    """Idle minutes within a session, and what else may be painted in them. Clock minutes."""
+
+    session: int
+    start_min: int
+    end_min: int
+    said: str
+
+
+class OtherSessionView(BaseModel):
+    """A session of another painting. Clock minutes."""
+
+    painting: int
+    title: str
+    start_min: int
+    end_min: int
+    said: str
+
+
+class AroundView(BaseModel):
+    """What else lies on the calendar."""
+
+    waits: list[WaitingView]
+    others: list[OtherSessionView]
+
+
+class ReadyView(BaseModel):
+    """The day by which the painting is to be ready (ISO 8601), for what, and when it will be."""
+
+    day: str | None
+    purpose: str
+    said: str
+
+
 class WorkView(BaseModel):
     """Passes, sessions and where they stand."""
 
@@ -296,6 +355,10 @@ class WorkView(BaseModel):
     drying: list[str] = Field(description="Films that are drying now, said in words.")
     next_said: str
     plan_kept: bool = Field(description="A plan was taken and stands until it is let go.")
+    ready: ReadyView
+    wanted: list[WantedView]
+    pace: PaceView | None
+    around: AroundView
 
 
 class HistoryView(BaseModel):

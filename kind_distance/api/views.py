@@ -311,7 +311,7 @@ def painting_view(studio: Studio, opened: Opened, now_min: int) -> m.PaintingVie
         reserves=_reserves(opened, area),
         depth=_depth(studio, opened),
         judgements=_judgements(opened),
-        work=work_view(state, found.work, now_min, found.depth.kept),
+        work=work_view(state, found, now_min, opened.beside),
         outline_key=outline_key(state),
     )
 

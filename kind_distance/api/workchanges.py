@@ -2,9 +2,9 @@
 
 from __future__ import annotations
 
-from typing import Literal
+from typing import Annotated, Literal
 
-from pydantic import FiniteFloat
+from pydantic import Field, FiniteFloat
 
 from kind_distance.api.given import Given, Minute, Number, Rank, Text
 from kind_distance.core.passes.kinds import PassKind
@@ -85,6 +85,35 @@ class MakeDry(Given):
     number: Number
 
 
+class AddRecipe(Given):
+    """Give a thing passes of its own."""
+
+    action: Literal["add_recipe"]
+    element: Number
+
+
+class CopyRecipe(Given):
+    """Give other things the same passes as one."""
+
+    action: Literal["copy_recipe"]
+    element: Number
+    to: Annotated[list[Number], Field(min_length=1, max_length=60)]
+
+
+class TiePass(Given):
+    """Say which thing a pass paints; null for its plane."""
+
+    action: Literal["tie_pass"]
+    number: Number
+    element: Number | None = None
+
+
+class TakeOwnPace(Given):
+    """Reckon what is still to paint with the painter's own pace."""
+
+    action: Literal["take_own_pace"]
+
+
 class MarkDone(Given):
     """Note that a pass is painted."""
 
@@ -121,6 +150,7 @@ class SetSession(Given):
     action: Literal["set_session"]
     session: Number
     start: Text | None = None
+    start_min: Minute | None = None
     minutes: int | None = None
     outdoors: bool | None = None
     place: Text | None = None
@@ -145,6 +175,13 @@ class TakePlan(Given):
 
     action: Literal["take_plan"]
     way: Literal["order", "few", "anew"]
+
+
+class TakeFound(Given):
+    """Take a plan that was found: pass, session and earliest clock minute, in order of time."""
+
+    action: Literal["take_found"]
+    plan: Annotated[list[tuple[Number, Number, Minute]], Field(min_length=1, max_length=200)]
 
 
 class PlacePass(Given):
@@ -193,12 +230,17 @@ WorkChange = (
     | MoveBefore
     | MovePass
     | MakeDry
+    | AddRecipe
+    | CopyRecipe
+    | TiePass
+    | TakeOwnPace
     | MarkDone
     | MarkNotDone
     | AddSession
     | SetSession
     | CopySession
     | TakePlan
+    | TakeFound
     | PlacePass
     | FreePass
     | TakeStationAir

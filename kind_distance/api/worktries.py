@@ -4,16 +4,21 @@ from __future__ import annotations
 
 from typing import Annotated
 
-from fastapi import APIRouter, Query
+from fastapi import APIRouter, Path, Query
 from pydantic import BaseModel
 
 from kind_distance.api.context import Here
+from kind_distance.errors import DomainError
+from kind_distance.studio.seeking import Seeking
 from kind_distance.studio.trying import put_there
 from kind_distance.studio.workplan import kept_of, offered
 
 router = APIRouter(prefix="/api/paintings/{painting_id}", tags=["tries"])
 Number = Annotated[int, Query(ge=1, le=100_000)]
 Minute = Annotated[int, Query(ge=0, le=200_000_000)]
+Seek = Annotated[int, Path(ge=1, le=1_000_000_000)]
+WaitS = Annotated[float, Query(ge=0, le=2, allow_inf_nan=False)]
+STOP_S = 2.0  # what a search may take to hear that it is stopped
 
 
 class PlanOfferView(BaseModel):
@@ -66,3 +71,63 @@ def placement(here: Here, painting_id: int, number: Number, session: Number, sta
         moved=tried.moved,
         moved_said=tried.moved_said,
     )
+
+
+class FoundPlanView(PlanOfferView):
+    """A plan that was found: pass, session and the minute before which it does not begin."""
+
+    plan: list[list[int]]
+
+
+class SeekingView(BaseModel):
+    """How far a search for a better plan is."""
+
+    number: int
+    running: bool
+    tries: int
+    best_said: str
+    plan: list[list[int]]
+    offers: list[FoundPlanView]
+
+
+def _seeking(found: Seeking) -> SeekingView:
+    return SeekingView(
+        number=found.number,
+        running=found.running,
+        tries=found.tries,
+        best_said=found.said(),
+        plan=[list(each) for each in found.listed],
+        offers=[
+            FoundPlanView(
+                way=each.way, name=each.name, said=each.said, moved=each.moved, plan=[list(one) for one in each.listed]
+            )
+            for each in found.offers
+        ],
+    )
+
+
+@router.post("/seek", summary="Begin to seek a better plan", status_code=201)
+def seek(here: Here, painting_id: int) -> SeekingView:
+    """Begin a search that goes on while one looks on; one that runs for the same painting is stopped."""
+    desk = here.studio.desk(painting_id, here.clock())
+    work = desk.survey().work
+    if not work.sessions:
+        raise DomainError("There is no session yet.", "Add a session first.")
+    return _seeking(here.seekers.begin(painting_id, work.problem, kept_of(desk.state)))
+
+
+@router.get("/seek/{number}", summary="See how far a search is")
+def seek_state(here: Here, painting_id: int, number: Seek, wait_s: WaitS = 0.0) -> SeekingView:
+    """Say how far it is and what is the best so far; waits up to `wait_s` for its end."""
+    found = here.seekers.of(painting_id, number)
+    found.wait(wait_s)
+    return _seeking(found)
+
+
+@router.delete("/seek/{number}", summary="Stop a search")
+def seek_stop(here: Here, painting_id: int, number: Seek) -> SeekingView:
+    """Stop looking and keep the best so far."""
+    found = here.seekers.of(painting_id, number)
+    found.stop()
+    found.wait(STOP_S)
+    return _seeking(found)

@@ -9,13 +9,19 @@ from kind_distance.core.depth.kept import KeptLight, Reserve
 from kind_distance.core.passes.kinds import LAYERS
 from kind_distance.core.passes.model import Pass, Precedence
 from kind_distance.core.passes.order import OrderCost
+from kind_distance.core.passes.pace import Pace, own_paces, pace_for
+from kind_distance.core.schedule.deadline import next_day, purpose_of, ready_at
+from kind_distance.core.schedule.hands import find_waits
 from kind_distance.core.schedule.model import Placement, Session
 from kind_distance.core.schedule.plan import Board
 from kind_distance.core.schedule.reasons import Reason
 from kind_distance.core.schedule.work import Work
 from kind_distance.core.wording import Unit, clock, say_length, say_list, say_minutes, say_range
-from kind_distance.store.records import SessionRecord, State
-from kind_distance.studio.clock import moment_of, say_moment
+from kind_distance.store.records import Beside, SessionRecord, State
+from kind_distance.studio.calendar import following_of, log_of, others_of
+from kind_distance.studio.clock import say_date, say_moment
+from kind_distance.studio.survey import Survey
+from kind_distance.studio.workplan import deadline_of
 
 LEAST_BURIED = 0.5  # fine work covered again that is worth a word [min]
 TOUCHED = 0.1  # a light that lies in a plane with less than this share of it is not its concern
@@ -225,18 +231,76 @@ def _sessions_said(taken: tuple[int, int] | None) -> str:
     return "1 session" if used == 1 else f"{used} sessions"
 
 
-def say_date(minute: float) -> str:
-    """Say a date far off, by its day."""
-    moment = moment_of(minute)
-    return f"{moment.day} {moment:%B} {moment.year}"
+def _ready(state: State, work: Work) -> m.ReadyView:
+    """Say by which day the painting is to be ready, and when it is."""
+    brief, wanted = state.brief, deadline_of(state)
+    purpose = purpose_of(brief.deadline_for or "gift")
+    ready = ready_at(work.problem, work.schedule, purpose) if work.sessions or work.done else None
+    said = ""
+    if ready is not None:
+        day = next_day(ready.minute)
+        said = f"Ready for {purpose.name} from {say_date(day)} on"
+        if wanted is not None and ready.minute <= wanted.minute:
+            spare = (wanted.minute - ready.minute) / 1440
+            said += f", {spare:.0f} days before it is wanted" if spare >= 1.5 else ", just in time"
+        said += f": {purpose.said}."
+    return m.ReadyView(day=brief.deadline, purpose=purpose.key, said=said)
 
 
-def work_view(state: State, work: Work, now_min: int, kept: list[tuple[Reserve, KeptLight]]) -> m.WorkView:
+def _pace(beside: Beside, passes: list[Pass], done: set[int]) -> m.PaceView | None:
+    """Say what the log of all paintings says of the painter's pace; None while it is too short."""
+    paces = own_paces(log_of(beside))
+    if not paces:
+        return None
+    whole = paces[""]
+    left = [each for each in passes if each.id not in done]
+    ranges = [m.PassRangeView(number=each.id, said=_range_said(paces, each)) for each in left]
+    return m.PaceView(
+        factor=round(whole.factor, 2),
+        said=f"By your log of {whole.count} painted passes you take {whole.factor:.1f} times as long as was planned; "
+        f"two of three lie between {whole.low:.1f} and {whole.high:.1f}.",
+        ranges=ranges,
+    )
+
+
+def _range_said(paces: dict[str, Pace], each: Pass) -> str:
+    pace = pace_for(paces, each.kind)
+    if pace is None:
+        return ""
+    low, likely, high = pace.minutes(each.minutes)
+    return f"{low} to {high} min by your log, most likely {likely}"
+
+
+def _around(work: Work, beside: Beside) -> m.AroundView:
+    """Show what else lies on the calendar, and what may be painted while this one dries."""
+    waits = find_waits(work.problem, work.schedule, following_of(beside))
+    others = [each for each in others_of(beside) if each.end > work.problem.free_from]
+    return m.AroundView(
+        waits=[m.WaitingView(session=each.session, start_min=each.start, end_min=each.end, said=each.said)
+               for each in waits],
+        others=[
+            m.OtherSessionView(
+                painting=each.painting, title=each.title, start_min=each.start, end_min=each.end,
+                said=f"{say_moment(each.start)}, {each.minutes} min",
+            )
+            for each in others
+        ],
+    )  # fmt: skip
+
+
+def work_view(state: State, found: Survey, now_min: int, beside: Beside) -> m.WorkView:
     """Show passes, sessions and where they stand."""
+    work = found.work
     unit = cast("Unit", state.brief.unit)
     by_id = {each.id: each for each in work.passes}
     return m.WorkView(
-        passes=_passes(work, kept),
+        passes=_passes(work, found.depth.kept),
+        wanted=[
+            m.WantedView(sort=each.sort, number=each.number, name=each.name, passes=list(each.passes), said=each.said)
+            for each in found.wanted
+        ],
+        pace=_pace(beside, work.passes, {each.pass_id for each in work.done}),
+        around=_around(work, beside),
         cost=_cost(work.cost, unit),
         schools=[
             m.SchoolView(
@@ -266,4 +330,5 @@ def work_view(state: State, work: Work, now_min: int, kept: list[tuple[Reserve, 
         drying=_drying(work, now_min),
         next_said=_next(work, now_min),
         plan_kept=bool(state.kept_plan),
+        ready=_ready(state, work),
     )

@@ -7,7 +7,16 @@ import sqlite3
 from kind_distance.errors import ChangedElsewhereError, NotFoundError, NothingToUndoError
 from kind_distance.store.database import transaction
 from kind_distance.store.packing import pack, unpack
-from kind_distance.store.records import HistoryEntry, LaterIdea, Painting, ShelfEntry, State
+from kind_distance.store.records import (
+    Beside,
+    HistoryEntry,
+    LaterIdea,
+    OtherSession,
+    PaintedPass,
+    Painting,
+    ShelfEntry,
+    State,
+)
 from kind_distance.store.rows import brief_from, read_state, write_state
 
 KEPT_STEPS = 400  # older history entries are let go
@@ -152,9 +161,36 @@ def shelf(db: sqlite3.Connection, *, binned: bool = False) -> list[ShelfEntry]:
         """SELECT p.id, p.version, p.changed_at, p.binned_at, p.summary, b.title, b.idea, b.medium, b.support,
              b.width_cm, b.height_cm, b.unit, b.ground, b.school, b.veil, b.visibility_km, b.pull, b.key, b.gap,
              b.main_source, b.chosen_thumbnail, b.passes_by_hand, b.focus_x, b.focus_y, b.focus_reach,
-             b.drawing_medium, b.drawing_detail, b.airlight, b.deadline, b.deadline_for, b.own_pace
+             b.drawing_medium, b.drawing_detail, b.airlight, b.deadline, b.deadline_for
            FROM painting p JOIN brief b ON b.painting_id = p.id
            WHERE (p.binned_at IS NOT NULL) = ? ORDER BY p.changed_at DESC, p.id DESC""",
         (int(binned),),
     ).fetchall()
     return [ShelfEntry(r[0], r[1], r[2], r[3], brief_from(r[5:]), r[4]) for r in rows]
+
+
+def beside(db: sqlite3.Connection, painting_id: int) -> Beside:
+    """Read what the other paintings on the shelf say to one; the log holds its own painted passes too."""
+    sessions = db.execute(
+        """SELECT p.id, s.number, b.title, s.start, s.minutes
+           FROM session s JOIN painting p ON p.id = s.painting_id JOIN brief b ON b.painting_id = p.id
+           WHERE p.binned_at IS NULL AND p.id != ? ORDER BY s.start, p.id, s.number""",
+        (painting_id,),
+    ).fetchall()
+    following = db.execute(
+        """SELECT p.id, b.title, json_extract(p.summary, '$.next.said'), json_extract(p.summary, '$.next.minutes')
+           FROM painting p JOIN brief b ON b.painting_id = p.id
+           WHERE p.binned_at IS NULL AND p.id != ? AND json_extract(p.summary, '$.next.minutes') IS NOT NULL
+           ORDER BY p.id""",
+        (painting_id,),
+    ).fetchall()
+    log = db.execute(
+        """SELECT kind, planned_min, minutes FROM layer_pass l JOIN painting p ON p.id = l.painting_id
+           WHERE p.binned_at IS NULL AND done_end IS NOT NULL AND planned_min IS NOT NULL
+           ORDER BY done_end, p.id, number"""
+    ).fetchall()
+    return Beside(
+        tuple(OtherSession(*row) for row in sessions),
+        tuple((row[0], row[1], row[2], row[3]) for row in following),
+        tuple(PaintedPass(*row) for row in log),
+    )

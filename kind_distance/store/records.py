@@ -36,7 +36,6 @@ class Brief:
     airlight: str | None = None
     deadline: str | None = None
     deadline_for: str = ""
-    own_pace: bool = False
 
 
 @dataclass(frozen=True)
@@ -321,6 +320,38 @@ class ShelfEntry:
     binned_at: str | None
     brief: Brief
     summary: str
+
+
+@dataclass(frozen=True)
+class OtherSession:
+    """A session of another painting on the same calendar; `start` is local time, ISO 8601 to the minute."""
+
+    painting: int
+    number: int
+    title: str
+    start: str
+    minutes: int
+
+
+@dataclass(frozen=True)
+class PaintedPass:
+    """An entry of the log over all paintings: kind of pass, minutes planned, minutes it took."""
+
+    kind: str
+    planned: int
+    took: int
+
+
+@dataclass(frozen=True)
+class Beside:
+    """What a painter's other paintings say to one: their sessions, what comes next on each, and the log of all.
+
+    `following` holds painting, title, pass and minutes.
+    """
+
+    sessions: tuple[OtherSession, ...] = ()
+    following: tuple[tuple[int, str, str, int], ...] = ()
+    log: tuple[PaintedPass, ...] = ()
 
 
 @dataclass(frozen=True)

@@ -36,6 +36,12 @@ def say_day(minute: float) -> str:
     return f"{moment:%A} {moment.day} {moment:%B}"
 
 
+def say_date(minute: float) -> str:
+    """Say a date that may lie far off, e.g. ``"5 December 2026"``."""
+    moment = moment_of(minute)
+    return f"{moment.day} {moment:%B} {moment.year}"
+
+
 def say_moment(minute: float, now: float | None = None) -> str:
     """Say day and hour as one would today: ``"today 7:10"``, ``"Saturday 7:10"`` or ``"12 January 2027"``."""
     moment = moment_of(minute)

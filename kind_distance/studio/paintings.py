@@ -11,7 +11,7 @@ from kind_distance.core.picture.page import MOST_FRAMES, check_corners
 from kind_distance.errors import DomainError
 from kind_distance.store import paintings as kept
 from kind_distance.store.database import opened
-from kind_distance.store.records import Brief, LaterIdea, Painting, ShelfEntry, SourceRecord, State
+from kind_distance.store.records import Beside, Brief, LaterIdea, Painting, ShelfEntry, SourceRecord, State
 from kind_distance.studio.changes import apply
 from kind_distance.studio.changes.brief import checked_brief
 from kind_distance.studio.changes.desk import Desk
@@ -38,6 +38,7 @@ class Opened:
 
     painting: Painting
     survey: Survey
+    beside: Beside = Beside()
 
 
 @dataclass(frozen=True)
@@ -66,18 +67,19 @@ class Studio:
         found = survey(self.file, state, minutes_now(now))
         with opened(self.file) as db:
             painting_id = kept.create(db, state, _stamp(now), what, summarise(state, found))
-            return Opened(kept.painting_of(db, painting_id), found)
+            return Opened(kept.painting_of(db, painting_id), found, kept.beside(db, painting_id))
 
     def open(self, painting_id: int, now: datetime) -> Opened:
         """Open a painting."""
         with opened(self.file) as db:
-            painting = kept.painting_of(db, painting_id)
-        return Opened(painting, survey(self.file, painting.state, minutes_now(now)))
+            painting, beside = kept.painting_of(db, painting_id), kept.beside(db, painting_id)
+        return Opened(painting, survey(self.file, painting.state, minutes_now(now), beside), beside)
 
     def desk(self, painting_id: int, now: datetime) -> Desk:
         """Lay a painting on the desk, to look at single things of it."""
         with opened(self.file) as db:
-            return Desk(self.file, kept.painting_of(db, painting_id).state, minutes_now(now))
+            state = kept.painting_of(db, painting_id).state
+            return Desk(self.file, state, minutes_now(now), kept.beside(db, painting_id))
 
     def change(self, painting_id: int, version: int, action: str, arguments: dict[str, Any], now: datetime) -> Opened:
         """Apply a change by its name and keep it.
@@ -89,16 +91,19 @@ class Studio:
         """
         with opened(self.file) as db:
             painting = kept.painting_of(db, painting_id)
-            state, what = apply(Desk(self.file, painting.state, minutes_now(now)), action, arguments)
+            desk = Desk(self.file, painting.state, minutes_now(now), kept.beside(db, painting_id))
+            state, what = apply(desk, action, arguments)
             return self._keep(painting, version, state, what, now)
 
     def _keep(self, painting: Painting, version: int, state: State, what: str, now: datetime) -> Opened:
-        found = survey(self.file, state, minutes_now(now))
+        with opened(self.file) as db:
+            beside = kept.beside(db, painting.id)
+        found = survey(self.file, state, minutes_now(now), beside)
         summary = summarise(state, found)
         with opened(self.file) as db:
             if state != painting.state or version != painting.version:
                 kept.save(db, painting.id, version, state, at=_stamp(now), what=what, summary=summary)
-            return Opened(kept.painting_of(db, painting.id), found)
+            return Opened(kept.painting_of(db, painting.id), found, kept.beside(db, painting.id))
 
     def add_source(
         self, painting_id: int, version: int, data: bytes, file_name: str, now: datetime
@@ -146,9 +151,9 @@ class Studio:
         """Undo (-1) or redo (+1) one change."""
         with opened(self.file) as db:
             state = kept.state_at(db, painting_id, version, way)
-            found = survey(self.file, state, minutes_now(now))
+            found = survey(self.file, state, minutes_now(now), kept.beside(db, painting_id))
             kept.step_to(db, painting_id, version, way, state, at=_stamp(now), summary=summarise(state, found))
-            return Opened(kept.painting_of(db, painting_id), found)
+            return Opened(kept.painting_of(db, painting_id), found, kept.beside(db, painting_id))
 
     def duplicate(self, painting_id: int, now: datetime) -> Opened:
         """Copy a painting's plan; what is marked as painted is not copied."""

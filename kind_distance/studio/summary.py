@@ -39,6 +39,18 @@ def _sessions(found: Survey) -> list[dict[str, Any]]:
     return listed
 
 
+def _next(found: Survey) -> dict[str, Any] | None:
+    """Say what would be painted next, so that another painting's waits can offer it room."""
+    finished = {done.pass_id for done in found.work.done}
+    placed = [each.pass_id for each in found.work.schedule.placements]
+    listed = [*placed, *(each.id for each in found.work.passes if each.id not in placed)]
+    by_id = {each.id: each for each in found.work.passes}
+    for number in listed:
+        if number not in finished and by_id[number].kind != "varnish":
+            return {"said": by_id[number].said, "minutes": by_id[number].minutes}
+    return None
+
+
 def summarise(state: State, found: Survey) -> str:
     """Write the summary of a painting as JSON."""
     shares = [0.0 if r is None else r.share for r in found.depth.given.readings]
@@ -63,6 +75,7 @@ def summarise(state: State, found: Survey) -> str:
             "minutes_done": sum(p.minutes for p in found.work.passes if p.id in finished),
             "unplaced": len(found.work.schedule.unplaced) if state.sessions else 0,
             "sessions": _sessions(found),
+            "next": _next(found),
             "drying": _drying(found),
         }
     )

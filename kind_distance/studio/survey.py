@@ -34,15 +34,19 @@ from kind_distance.core.paint.handling import audit_handling
 from kind_distance.core.paint.media import ground_of, medium_of
 from kind_distance.core.paint.underlay import OPAQUE_LAYER, UNDERLAY, audit_underlay
 from kind_distance.core.passes.model import KeptFacts
+from kind_distance.core.passes.wanted import Wanted, audit_wanted, everything_wanted
+from kind_distance.core.picture.departures import KINDS
 from kind_distance.core.picture.thumbnail import Thumbnail
 from kind_distance.core.picture.working import Fit, fit_on_support
+from kind_distance.core.schedule.hands import audit_hands
 from kind_distance.core.schedule.work import Work
 from kind_distance.core.together import together
 from kind_distance.core.wording import Unit
-from kind_distance.store.records import PlaneRecord, State, StrokeRecord
+from kind_distance.store.records import Beside, PlaneRecord, State, StrokeRecord
 from kind_distance.studio import darkroom
 from kind_distance.studio.arrows import judge_arrows
 from kind_distance.studio.brushes import smallest_mm
+from kind_distance.studio.calendar import others_of
 from kind_distance.studio.darkroom import Plate
 from kind_distance.studio.keeping import judge_kept, kept_lights
 from kind_distance.studio.looking import look_at
@@ -51,6 +55,8 @@ from kind_distance.studio.plates import focus_of, framing_of, main_source, plate
 from kind_distance.studio.references import judge_sources
 from kind_distance.studio.strokes import labels_of, marked, plane_numbers, spread, strokes_by_rank
 from kind_distance.studio.workplan import Seen, handling_of, survey_passes
+
+NOTHING_BESIDE = Beside()
 
 
 @dataclass(frozen=True)
@@ -84,6 +90,7 @@ class Survey:
     depth: DepthSurvey
     work: Work
     judgements: list[Judgement]
+    wanted: list[Wanted]
 
 
 @lru_cache(maxsize=16)
@@ -256,7 +263,7 @@ def _judge_chosen(file: Path, state: State) -> list[Judgement]:
 
 
 @lru_cache(maxsize=4)
-def survey(file: Path, state: State, now_min: int) -> Survey:
+def survey(file: Path, state: State, now_min: int, beside: Beside = NOTHING_BESIDE) -> Survey:
     """Work out everything that follows from a state.
 
     Parameters
@@ -266,12 +273,15 @@ def survey(file: Path, state: State, now_min: int) -> Survey:
     state : State
     now_min : int
         The present. [clock min]
+    beside : Beside
+        What the painter's other paintings say to this one.
     """
     thumbnails = _thumbnails(file, state)
     depth = survey_depth(file, state)
     area = 0.0 if depth.fit is None else _area(file, state, depth.fit)
     seen = Seen(depth.in_focus, smallest_mm(file, state), _kept_facts(depth, area))
     work = survey_passes(state, depth.given, depth.plan, area, now_min, seen)
+    wanted = wanted_of(file, state, depth, work, area)
     silenced = {each.key for each in state.meant_so}
     ground = [_keyed_by_number(state, each) for each in _judge_ground(state, depth, work)]
     found = [
@@ -282,11 +292,21 @@ def survey(file: Path, state: State, now_min: int) -> Survey:
         *ground,
         *work.judgements,
         *judge_outdoors(state, work, now_min),
+        *audit_hands(work.problem, others_of(beside)),
+        *audit_wanted(wanted, work.passes, work.planes),
     ]
     if any(each.kind == "drawing_shows" for each in found):
         found = [each for each in found if each.kind != "line_shows"]  # told once, where the drawing is chosen
     loud = most_costly_first([each for each in found if each.key not in silenced])
-    return Survey(thumbnails, depth, work, loud + [each for each in found if each.key in silenced])
+    return Survey(thumbnails, depth, work, loud + [each for each in found if each.key in silenced], wanted)
+
+
+def wanted_of(file: Path, state: State, depth: DepthSurvey, work: Work, area_cm2: float) -> list[Wanted]:
+    """List everything that is wanted in the painting, each with its passes."""
+    departing = [(each.number, f"{KINDS[each.kind]}: {each.reason}".rstrip(": ")) for each in state.departures]
+    return everything_wanted(
+        work.planes, elements_of(file, state), _kept_facts(depth, area_cm2), departing, work.passes
+    )
 
 
 def _kept_facts(depth: DepthSurvey, area_cm2: float) -> tuple[KeptFacts, ...]:

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from kind_distance.core.judgement import Judgement
 from kind_distance.core.wording import clock
@@ -36,7 +36,7 @@ def put_there(desk: Desk, number: int, session: int, start: int) -> PutThere:
     """Put a pass at a minute of a session and look at what follows."""
     before = desk.survey()
     state, _ = place_pass(desk, number=number, session=session, start=start)
-    after = Desk(desk.file, state, desk.now_min).survey()
+    after = replace(desk, state=state).survey()
     known = {each.key for each in before.judgements} | {each.key for each in state.meant_so}
     about = f":{number}"
     breaks = [

@@ -19,13 +19,14 @@ from kind_distance.core.passes.kinds import PassKind
 from kind_distance.core.passes.model import KeptFacts, Pass, PlaneFacts
 from kind_distance.core.passes.needed import Around, needed_passes
 from kind_distance.core.passes.schools import school_of
+from kind_distance.core.schedule.deadline import Deadline, purpose_of
 from kind_distance.core.schedule.model import Done, Problem, Session
 from kind_distance.core.schedule.offers import Offer, offer_plans
 from kind_distance.core.schedule.search import Listed
 from kind_distance.core.schedule.work import Easel, Work, put_to_work
 from kind_distance.core.wording import Unit
 from kind_distance.store.records import ElementRecord, PassRecord, PlaneRecord, SessionRecord, State
-from kind_distance.studio.clock import minute_of, say_day
+from kind_distance.studio.clock import minute_of, say_date, say_day
 
 
 def handling_of(record: PlaneRecord | ElementRecord) -> Handling:
@@ -180,6 +181,14 @@ def fixed_of(state: State) -> frozenset[int]:
     return frozenset(each.layer_pass for each in state.kept_plan if each.by_hand)
 
 
+def deadline_of(state: State) -> Deadline | None:
+    """Return the day by which a painting has to be ready, and for what."""
+    brief = state.brief
+    if brief.deadline is None:
+        return None
+    return Deadline(minute_of(brief.deadline), purpose_of(brief.deadline_for))
+
+
 def survey_passes(
     state: State,
     given: DepthInput,
@@ -204,6 +213,8 @@ def survey_passes(
         fixed_of(state),
         seen.kept,
         drawing_medium_of(state.brief.drawing_medium),
+        deadline_of(state),
+        say_date,
     )
     return put_to_work(
         passes_of(state, planes, given.borders, seen.kept),

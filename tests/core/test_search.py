@@ -22,10 +22,10 @@ from kind_distance.core.schedule.plan import (
     make_schedule,
     pinned,
     place_listed,
-    sought,
     tried_plans,
 )
 from kind_distance.core.schedule.search import search
+from kind_distance.core.schedule.seek import sought
 from kind_distance.core.schedule.verify import verify
 
 DAY = 1440

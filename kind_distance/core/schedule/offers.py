@@ -13,10 +13,10 @@ from kind_distance.core.schedule.plan import (
     make_schedule,
     pinned,
     place_listed,
-    sought,
     tried_plans,
 )
 from kind_distance.core.schedule.search import Listed
+from kind_distance.core.schedule.seek import sought
 from kind_distance.core.wording import say_minutes
 
 FEW = 3  # passes that may change their session where few are to move
@@ -64,6 +64,13 @@ def _count(number: int, one: str, many: str) -> str:
     return one if number == 1 else f"{number} {many}"
 
 
+def say_difference(problem: Problem, kept: Listed, then: Listed) -> str:
+    """Say what a listed plan would change against the one that stands."""
+    now = list(make_schedule(problem, kept).placements)
+    loose = replace(problem, fixed=frozenset())
+    return _difference(loose, now, place_listed(loose, then), _moved(kept or pinned(now), then))
+
+
 def _difference(problem: Problem, now: list[Placement], then: list[Placement], moved: int) -> str:
     passes = {each.id: each for each in problem.passes}
     orders = [[passes[p.pass_id] for p in plan] for plan in (now, then)]
@@ -87,7 +94,7 @@ def _difference(problem: Problem, now: list[Placement], then: list[Placement], m
     return "as it stands" if orders[0] == orders[1] else "the same sessions and end, in another order"
 
 
-def offer_plans(problem: Problem, kept: Listed) -> list[Offer]:
+def offer_plans(problem: Problem, kept: Listed, found: Listed | None = None) -> list[Offer]:
     """Offer three plans.
 
     Parameters
@@ -95,11 +102,13 @@ def offer_plans(problem: Problem, kept: Listed) -> list[Offer]:
     problem : Problem
     kept : tuple of (pass, session, minute)
         The plan that the painter took; empty without one.
+    found : tuple of (pass, session, minute) or None
+        What was sought already; None to seek it here.
     """
     now = list(make_schedule(problem, kept).placements)
     problem = replace(problem, fixed=frozenset())  # what was put by hand may move when another plan is taken
     standing = kept or pinned(now)
-    anew, strict = sought(problem), in_order(problem)
+    anew, strict = sought(problem) if found is None else found, in_order(problem)
     candidates = [*(listed_of(plan) for plan in tried_plans(problem)), anew, strict]
     near = [listed for listed in candidates if _moved(standing, listed) <= FEW]
     few = min([standing, *near], key=lambda listed: plan_cost(problem, place_listed(problem, listed)))

@@ -15,6 +15,7 @@ from kind_distance.core.paint.drying import Drying, Weather, dry
 from kind_distance.core.passes.kinds import UNTOUCHED, WET_ONLY
 from kind_distance.core.passes.model import Pass, Precedence
 from kind_distance.core.passes.order import ready_at
+from kind_distance.core.schedule.conflict import Conflict, find_conflict
 from kind_distance.core.schedule.cost import plan_cost
 from kind_distance.core.schedule.model import (
     LONGEST_SESSION_MIN,
@@ -25,17 +26,14 @@ from kind_distance.core.schedule.model import (
     Session,
     Unplaced,
 )
-from kind_distance.core.schedule.search import EFFORT, Listed, search
+from kind_distance.core.schedule.search import Listed
 from kind_distance.core.wording import say_minutes
 
 MOST_EXTENSION_MIN = 240
 EXTENSION_STEP_MIN = 5
 # Minutes that one place in the painter's order is worth: from none, for shortest waits, to strictly as listed.
 PATIENCE_MIN = (0.0, 0.5, 1.0, 2.0, 4.0, 10.0, 1000.0)
-SOUGHT_WHOLE = 34  # passes from which on a move at the end costs so much that fewer are tried
-NEARBY = 4  # places in the order that a pass is moved by, at the end
-MOST_TRIES = 400  # moves tried at the end; counted, not timed, so that every machine does the same
-LARGE_SHARE = 4  # a large painting's moves cost more each, so fewer are tried
+QUICK_PATIENCE = (0.0, 2.0)  # tried where many plans are only asked whether they fit
 ADDED = ((1, 1), (7, 1), (1, 2), (7, 2), (7, 3), (7, 5))  # days apart and number of sessions that are tried
 
 
@@ -51,12 +49,13 @@ class Block:
 
 @dataclass(frozen=True)
 class Schedule:
-    """The plan: placements in order of time, dated milestones, what found no place and what would help."""
+    """The plan: placements in order of time, dated milestones, what found no place, why, and what would help."""
 
     placements: tuple[Placement, ...]
     milestones: tuple[Milestone, ...]
     unplaced: tuple[Unplaced, ...]
     helps: tuple[Help, ...] = ()
+    conflict: Conflict = Conflict()
 
 
 class Board:
@@ -153,10 +152,10 @@ def _milestones(board: Board, later: list[Pass]) -> list[Milestone]:
     return found
 
 
-_Placed = tuple[list[Placement], list[Pass], Board]
+Placed = tuple[list[Placement], list[Pass], Board]
 
 
-def _place_with(problem: Problem, patience: float) -> _Placed:
+def _place_with(problem: Problem, patience: float) -> Placed:
     board = Board(problem)
     open_passes = [p for p in problem.passes if p.id not in board.films and p.kind != "varnish"]
     placements = []
@@ -171,7 +170,7 @@ def _place_with(problem: Problem, patience: float) -> _Placed:
     return placements, open_passes, board
 
 
-def _place_listed(problem: Problem, listed: Listed) -> _Placed:
+def put_listed(problem: Problem, listed: Listed) -> Placed:
     """Place passes in a given order and session; what no longer fits moves on, what is not listed fills the rest."""
     board = Board(problem)
     open_passes = [
@@ -218,19 +217,21 @@ def _place_listed(problem: Problem, listed: Listed) -> _Placed:
     return placements, open_passes, board
 
 
-def _merit(problem: Problem, found: _Placed) -> float:
+def merit(problem: Problem, found: Placed) -> float:
+    """Add up what a plan on the board costs."""
     return plan_cost(problem, found[0])
 
 
-def _tried(problem: Problem) -> list[_Placed]:
+def tried(problem: Problem) -> list[Placed]:
+    """Place a problem with every degree of patience."""
     return [_place_with(problem, patience) for patience in PATIENCE_MIN]
 
 
-def _place(problem: Problem, kept: Listed = ()) -> _Placed:
+def _place(problem: Problem, kept: Listed = ()) -> Placed:
     """Try several degrees of patience and keep the plan of least cost; a plan that the painter took stands."""
     if kept:
-        return _place_listed(problem, kept)
-    return min(_tried(problem), key=lambda found: _merit(problem, found))
+        return put_listed(problem, kept)
+    return min(tried(problem), key=lambda found: merit(problem, found))
 
 
 def listed_of(placements: Iterable[Placement]) -> Listed:
@@ -243,69 +244,14 @@ def pinned(placements: Iterable[Placement]) -> Listed:
     return tuple((p.pass_id, p.session_id, p.start) for p in placements)
 
 
-def _at_ease(listed: Listed) -> Listed:
-    return tuple((number, session, 0) for number, session, _ in listed)
-
-
-def _answered(problem: Problem, listed: Listed) -> tuple[Listed, _Placed]:
-    """Put the solver's answer on the board, begun when it says and as soon as can be; take the better of the two.
-
-    Sooner is not always better: paint begun earlier is tacky earlier, and what was to go into it wet has to wait.
-    """
-    tried = [(each, _place_listed(problem, each)) for each in (_at_ease(listed), listed)]
-    return min(tried, key=lambda found: _merit(problem, found[1]))
-
-
-def sought(problem: Problem, *, patiently: bool = False) -> Listed:
-    """Seek the plan of least cost in earnest.
-
-    The solver's answer is put on the board, and every pass is then tried elsewhere nearby; only what costs less is
-    kept. `patiently` takes many times the effort, to know what could be had.
-    """
-    best = min(_tried(problem), key=lambda found: _merit(problem, found))
-    tries = MOST_TRIES * (10 if patiently else 1)
-    effort = EFFORT * (20 if patiently else 1)
-    standing = listed_of(best[0])
-    answer = _answered(problem, search(problem, standing, effort))
-    if _merit(problem, answer[1]) < _merit(problem, best):
-        standing, best = answer
-    if len(standing) > SOUGHT_WHOLE:
-        tries //= LARGE_SHARE
-    return _polished(problem, standing, best, tries)
-
-
-def _polished(problem: Problem, listed: Listed, best: _Placed, most: int) -> Listed:
-    """Try to put every pass elsewhere nearby or into another session: what the model only estimates is counted here."""
-    cost, tries, at = _merit(problem, best), 0, 0
-    sessions = [session.id for session in problem.sessions]
-    since = 0  # passes looked at since the last one that moved
-    while since < len(listed) and tries < most:
-        number, session, start = listed[at]
-        rest = (*listed[:at], *listed[at + 1 :])
-        spots = [(to, session) for to in range(max(0, at - NEARBY), min(len(rest), at + NEARBY) + 1)]
-        spots += [(at, other) for other in sessions if other != session]
-        since += 1
-        for to, into in spots:
-            if (to, into, start) == (at, session, 0):
-                continue
-            tries += 1
-            moved = (*rest[:to], (number, into, 0), *rest[to:])
-            found = _merit(problem, _place_listed(problem, moved))
-            if found < cost - 1e-9:
-                listed, cost, since = moved, found, 0
-                break
-        at = (at + 1) % len(listed)
-    return listed
-
-
 def place_listed(problem: Problem, listed: Listed) -> list[Placement]:
     """Put a listed plan on the board; see :func:`listed_of`."""
-    return _place_listed(problem, listed)[0]
+    return put_listed(problem, listed)[0]
 
 
 def tried_plans(problem: Problem) -> list[list[Placement]]:
     """Give the plans of all degrees of patience."""
-    return [found[0] for found in _tried(problem)]
+    return [found[0] for found in tried(problem)]
 
 
 def sessions_used(problem: Problem) -> tuple[int, int]:
@@ -317,6 +263,11 @@ def sessions_used(problem: Problem) -> tuple[int, int]:
 def in_order(problem: Problem) -> Listed:
     """Give the plan that keeps the painter's order, whatever it waits."""
     return listed_of(_place_with(problem, PATIENCE_MIN[-1])[0])
+
+
+def _fits(problem: Problem) -> bool:
+    """Whether one of a few degrees of patience places everything."""
+    return any(not _place_with(problem, patience)[1] for patience in QUICK_PATIENCE)
 
 
 def _fits_with(problem: Problem, sessions: tuple[Session, ...]) -> bool:
@@ -438,4 +389,5 @@ def make_schedule(problem: Problem, kept: Listed = ()) -> Schedule:
     helps = _what_would_help(problem) if left and not kept else []
     later = [p for p in problem.passes if p.kind == "varnish" and p.id not in board.films]
     milestones = _milestones(board, later) if not left else []
-    return Schedule(tuple(placements), tuple(milestones), tuple(unplaced), tuple(helps))
+    conflict = find_conflict(problem, _fits) if left and not kept and problem.sessions else Conflict()
+    return Schedule(tuple(placements), tuple(milestones), tuple(unplaced), tuple(helps), conflict)

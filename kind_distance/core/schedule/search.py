@@ -9,6 +9,7 @@ solver's own steps, so that the same painting gives the same plan on every machi
 from __future__ import annotations
 
 import math
+from collections.abc import Callable
 from dataclasses import dataclass
 from functools import lru_cache
 from typing import TYPE_CHECKING
@@ -295,6 +296,19 @@ def search(problem: Problem, hint: Listed, effort: float = EFFORT) -> Listed:
     tuple of (pass, session, minute)
         In order of time; the hint itself where nothing was found or nothing is to be sought.
     """
+    return _search(problem, hint, effort, lambda _: None)
+
+
+def search_watched(
+    problem: Problem, hint: Listed, effort: float, when_stopped: Callable[[Callable[[], None]], None]
+) -> Listed:
+    """Seek the same, but let it be stopped: `when_stopped` is given what to call for that."""
+    return _search(problem, hint, effort, when_stopped)
+
+
+def _search(
+    problem: Problem, hint: Listed, effort: float, when_stopped: Callable[[Callable[[], None]], None]
+) -> Listed:
     from ortools.sat.python import cp_model
 
     model = cp_model.CpModel()
@@ -316,6 +330,7 @@ def search(problem: Problem, hint: Listed, effort: float = EFFORT) -> Listed:
     solver.parameters.random_seed = SEED
     solver.parameters.max_deterministic_time = effort
     solver.parameters.linearization_level = 0
+    when_stopped(solver.stop_search)
     status = solver.solve(model)
     if status not in (cp_model.OPTIMAL, cp_model.FEASIBLE):
         return hint

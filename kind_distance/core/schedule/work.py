@@ -21,6 +21,8 @@ from kind_distance.core.passes.order import OrderCost, SchoolOffer, compare_scho
 from kind_distance.core.passes.precedence import material_rules, order_rules, touching_planes
 from kind_distance.core.passes.schools import SCHOOLS, School
 from kind_distance.core.schedule.byhand import audit_by_hand
+from kind_distance.core.schedule.conflict import say_conflict
+from kind_distance.core.schedule.deadline import Deadline, judge_deadline
 from kind_distance.core.schedule.model import Done, Help, Problem, Session
 from kind_distance.core.schedule.plan import Board, Schedule, make_schedule, sessions_used
 from kind_distance.core.schedule.reasons import Reason, explain
@@ -77,6 +79,9 @@ class Easel:
     reserves : tuple of KeptFacts
         Lights that are kept.
     drawing : DrawingMedium or None
+    deadline : Deadline or None
+    say_day : callable
+        Says a clock minute as a day.
     """
 
     planes: list[PlaneFacts]
@@ -91,6 +96,8 @@ class Easel:
     fixed: frozenset[int] = frozenset()
     reserves: tuple[KeptFacts, ...] = ()
     drawing: DrawingMedium | None = None
+    deadline: Deadline | None = None
+    say_day: Callable[[float], str] = str
 
 
 @lru_cache(maxsize=64)
@@ -166,7 +173,8 @@ def put_to_work(passes: list[Pass], easel: Easel, derived: Callable[[str], list[
             *_advice(passes, easel, finished),
             *audit_wet(problem, schedule.placements),
             *audit_by_hand(problem, schedule, unit),
-            *_unplaced(passes, schedule, easel),
+            *_unplaced(problem, passes, schedule, easel),
+            *_late(problem, schedule, easel),
         ],
         problem,
     )
@@ -189,7 +197,13 @@ def _about_done_only(judgement: Judgement, finished: set[int]) -> bool:
     return judgement.kind == "broken_rule" and named <= finished
 
 
-def _unplaced(passes: list[Pass], schedule: Schedule, easel: Easel) -> list[Judgement]:
+def _late(problem: Problem, schedule: Schedule, easel: Easel) -> list[Judgement]:
+    if easel.deadline is None:
+        return []
+    return judge_deadline(problem, schedule, easel.kept, easel.deadline, easel.say_day)
+
+
+def _unplaced(problem: Problem, passes: list[Pass], schedule: Schedule, easel: Easel) -> list[Judgement]:
     """Say what found no place, once, with what would help."""
     if not schedule.unplaced or not easel.sessions:
         return []
@@ -199,8 +213,12 @@ def _unplaced(passes: list[Pass], schedule: Schedule, easel: Easel) -> list[Judg
     titles = [each.said for each in left]
     said = say_list(titles[:3]) + (f" and {len(titles) - 3} more" if len(titles) > 3 else "")
     offers = schedule.helps
+    knot = f" {say_conflict(problem, schedule.conflict)}" if not easel.kept else ""
     would = f" What would do: {' or '.join(offer.said for offer in offers)}." if offers else NO_SINGLE_HELP
     remedies = [_remedy(offer) for offer in offers]
+    for number in schedule.conflict.give_up:
+        each = by_id[number]
+        remedies.append(Remedy(f"Leave out {each.said} ({each.minutes} min)", "remove_pass", {"number": number}))
     if easel.kept:
         would = " It is the plan you took that leaves it; worked out afresh, it may fit."
         remedies = [Remedy("Let the plan go", "let_plan_go"), Remedy("Plan it anew", "take_plan", {"way": "anew"})]
@@ -211,7 +229,7 @@ def _unplaced(passes: list[Pass], schedule: Schedule, easel: Easel) -> list[Judg
             stage="sessions",
             severity="strong",
             title=f"{len(left)} {'pass finds' if len(left) == 1 else 'passes find'} no place",
-            text=f"{said[:1].upper()}{said[1:]}: {minutes} min. {schedule.unplaced[0].why}{would}",
+            text=f"{said[:1].upper()}{said[1:]}: {minutes} min. {schedule.unplaced[0].why}{knot}{would}",
             weight=float(minutes),
             remedies=tuple(remedies),
         )

@@ -8,7 +8,6 @@ ALTER TABLE layer_pass ADD COLUMN brush_mm REAL CHECK (brush_mm > 0);
 ALTER TABLE layer_pass ADD COLUMN in_light INTEGER NOT NULL DEFAULT 0 CHECK (in_light IN (0, 1));
 ALTER TABLE layer_pass ADD COLUMN element INTEGER;
 
--- The day by which the painting has to leave the house, and for what; and whether minutes follow the painter's own log.
+-- The day by which the painting has to leave the house, and for what.
 ALTER TABLE brief ADD COLUMN deadline TEXT;
 ALTER TABLE brief ADD COLUMN deadline_for TEXT NOT NULL DEFAULT '';
-ALTER TABLE brief ADD COLUMN own_pace INTEGER NOT NULL DEFAULT 0 CHECK (own_pace IN (0, 1));

@@ -15,8 +15,10 @@ from kind_distance.studio.changes import (
     elements,
     judgements,
     notes,
+    pace,
     passes,
     planes,
+    recipes,
     reserves,
     sessions,
     sources,
@@ -26,7 +28,21 @@ from kind_distance.studio.changes.desk import Changed, Desk
 
 Change = Callable[..., Changed]
 
-MODULES = (brief, sources, notes, thumbnails, planes, elements, reserves, depth, passes, sessions, judgements)
+MODULES = (
+    brief,
+    sources,
+    notes,
+    thumbnails,
+    planes,
+    elements,
+    reserves,
+    depth,
+    passes,
+    recipes,
+    pace,
+    sessions,
+    judgements,
+)
 CHANGES: dict[str, Change] = {
     name: function for module in MODULES for name, function in vars(module).items() if name in module.CHANGES
 }

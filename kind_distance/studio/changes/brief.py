@@ -3,14 +3,17 @@
 from __future__ import annotations
 
 from dataclasses import replace
+from typing import Any
 
 from kind_distance.core.paint.drawing import drawing_detail_of, drawing_medium_of
 from kind_distance.core.paint.media import ground_of, medium_of
 from kind_distance.core.passes.schools import school_of
+from kind_distance.core.schedule.deadline import purpose_of
 from kind_distance.errors import DomainError, UnsafeOrderError
 from kind_distance.store.records import Brief
 from kind_distance.studio.changes.desk import Changed, Desk, clean_text
 from kind_distance.studio.changes.passes import in_order_of_school
+from kind_distance.studio.clock import iso, minute_of
 
 CHANGES = ("set_brief",)
 SMALLEST_CM, LARGEST_CM = 2.0, 1000.0
@@ -29,6 +32,8 @@ def checked_brief(brief: Brief) -> Brief:
     school_of(brief.school)
     drawing_medium_of(brief.drawing_medium)
     drawing_detail_of(brief.drawing_detail)
+    if brief.deadline_for:
+        purpose_of(brief.deadline_for)
     if brief.unit not in ("cm", "in"):
         raise DomainError("Lengths are in cm or in inches.", "Choose one of the two.")
     return replace(
@@ -53,8 +58,10 @@ def set_brief(
     school: str | None = None,
     drawing_medium: str | None = None,
     drawing_detail: str | None = None,
+    deadline: str | None = None,
+    deadline_for: str | None = None,
 ) -> Changed:
-    """Change what the painter wants; what is not named stays."""
+    """Change what the painter wants; what is not named stays. An empty deadline takes it away."""
     wanted = {
         "title": title,
         "idea": idea,
@@ -67,9 +74,15 @@ def set_brief(
         "school": school,
         "drawing_medium": drawing_medium,
         "drawing_detail": drawing_detail,
+        "deadline": deadline,
+        "deadline_for": deadline_for,
     }
     before = desk.state.brief
-    brief = checked_brief(replace(before, **{k: v for k, v in wanted.items() if v is not None}))  # type: ignore[arg-type]
+    given: dict[str, Any] = {k: v for k, v in wanted.items() if v is not None}
+    if deadline is not None:
+        given["deadline"] = None if not deadline.strip() else iso(minute_of(deadline))[:10]
+        given.setdefault("deadline_for", before.deadline_for or "gift")
+    brief = checked_brief(replace(before, **given))
     state = replace(desk.state, brief=brief)
     if brief.medium != before.medium and before.passes_by_hand:
         if any(each.done_end is not None for each in state.passes):

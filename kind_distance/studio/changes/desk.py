@@ -6,7 +6,7 @@ from dataclasses import dataclass
 from pathlib import Path
 
 from kind_distance.errors import DomainError, NotFoundError
-from kind_distance.store.records import PlaneRecord, State
+from kind_distance.store.records import Beside, PlaneRecord, State
 from kind_distance.studio.survey import Survey, survey
 
 Changed = tuple[State, str]
@@ -24,15 +24,18 @@ class Desk:
     state : State
     now_min : int
         The present. [clock min]
+    beside : Beside
+        What the painter's other paintings say to this one.
     """
 
     file: Path
     state: State
     now_min: int
+    beside: Beside = Beside()
 
     def survey(self) -> Survey:
         """Work out what follows from the state."""
-        return survey(self.file, self.state, self.now_min)
+        return survey(self.file, self.state, self.now_min, self.beside)
 
     def plane(self, rank: int) -> PlaneRecord:
         """Return the plane of a rank; raise NotFoundError if there is none."""

@@ -35,7 +35,7 @@ CHANGES = (
 MOST_PASSES = 120
 
 
-def _own(desk: Desk) -> State:
+def own_passes(desk: Desk) -> State:
     """Return the state with the passes as the painter's own list."""
     return by_hand(desk.state, [] if desk.state.brief.passes_by_hand else desk.survey().work.passes)
 
@@ -47,7 +47,8 @@ def _pass_of(state: State, number: int) -> PassRecord:
     raise NotFoundError("pass", number)
 
 
-def _placed(passes: list[PassRecord]) -> tuple[PassRecord, ...]:
+def placed(passes: list[PassRecord]) -> tuple[PassRecord, ...]:
+    """Give passes their places, in the order they come."""
     return tuple(replace(record, place=place) for place, record in enumerate(passes, start=1))
 
 
@@ -75,7 +76,7 @@ def in_order_of_school(state: State, desk: Desk) -> State:
         at = None if record.plane is None else rank[record.plane]
         return place_in(school, cast("PassKind", record.kind), at, facts)
 
-    return replace(state, passes=_placed(sorted(state.passes, key=order)))
+    return replace(state, passes=placed(sorted(state.passes, key=order)))
 
 
 def set_pass(
@@ -90,7 +91,7 @@ def set_pass(
     in_light: bool | None = None,
 ) -> Changed:
     """Rename a pass, or change its minutes, paint, thickness, brush, or whether it needs the light of the photo."""
-    state = _own(desk)
+    state = own_passes(desk)
     record = _pass_of(state, number)
     new: dict[str, Any] = {}
     if title is not None:
@@ -105,6 +106,8 @@ def set_pass(
             if not low <= value <= high:
                 raise DomainError(fault.format(f"{value:g}"), way_out)
             new[name] = value
+    if "minutes" in new:
+        new["planned_min"] = None  # said by hand: no log is reckoned into it any more
     if in_light is not None:
         new["in_light"] = in_light
     if paint is not None:
@@ -124,7 +127,7 @@ def add_pass(
     found = kind_of(kind)
     if plane is not None and found.where == "whole":
         raise DomainError("This pass belongs to the whole surface.", "Leave the plane out.")
-    state, medium = _own(desk), medium_of(desk.state.brief.medium)
+    state, medium = own_passes(desk), medium_of(desk.state.brief.medium)
     if len(state.passes) >= MOST_PASSES:
         raise DomainError(f"{MOST_PASSES} passes are the most that are planned.", "Join some of them.")
     if plane is None and found.where == "plane" and not state.planes:
@@ -153,12 +156,12 @@ def add_pass(
     at = max((n for n, p in enumerate(state.passes, start=1) if LEVEL[p.kind] <= LEVEL[kind]), default=0)
     passes = list(state.passes)
     passes.insert(at, record)
-    return replace(state, passes=_placed(passes)), f"Pass added: {record.title}"
+    return replace(state, passes=placed(passes)), f"Pass added: {record.title}"
 
 
 def split_pass(desk: Desk, *, number: int) -> Changed:
     """Divide a pass into two parts, painted one after the other."""
-    state = _own(desk)
+    state = own_passes(desk)
     record = _pass_of(state, number)
     if record.done_end is not None:
         raise InUseError(f"{record.title} is painted already.", "Take the mark back first.")
@@ -177,13 +180,13 @@ def split_pass(desk: Desk, *, number: int) -> Changed:
     passes: list[PassRecord] = []
     for each in state.passes:
         passes += [one, other] if each.number == number else [each]
-    return replace(state, passes=_placed(passes)), f"{record.title} in two parts"
+    return replace(state, passes=placed(passes)), f"{record.title} in two parts"
 
 
 def add_underlay(desk: Desk, *, plane: int) -> Changed:
     """Add a white underlay before everything else on a plane, so that pale and yellow colours cover."""
     record = desk.plane(plane)
-    state, medium = _own(desk), medium_of(desk.state.brief.medium)
+    state, medium = own_passes(desk), medium_of(desk.state.brief.medium)
     if len(state.passes) >= MOST_PASSES:
         raise DomainError(f"{MOST_PASSES} passes are the most that are planned.", "Join some of them.")
     own = [n for n, p in enumerate(state.passes) if p.plane == record.number]
@@ -205,16 +208,16 @@ def add_underlay(desk: Desk, *, plane: int) -> Changed:
     )
     passes = list(state.passes)
     passes.insert(own[0] if own else len(passes), layer)
-    return replace(state, passes=_placed(passes)), f"{UNDERLAY.capitalize()} under {record.name}"
+    return replace(state, passes=placed(passes)), f"{UNDERLAY.capitalize()} under {record.name}"
 
 
 def remove_pass(desk: Desk, *, number: int) -> Changed:
     """Take a pass away; one that is painted stays."""
-    state = _own(desk)
+    state = own_passes(desk)
     record = _pass_of(state, number)
     if record.done_end is not None:
         raise InUseError(f"{record.title} is painted already.", "Take the mark back first.")
-    left = _placed([p for p in state.passes if p.number != number])
+    left = placed([p for p in state.passes if p.number != number])
     return replace(state, passes=left), f"Pass taken away: {record.title}"
 
 
@@ -232,14 +235,14 @@ def _unsafe(passes: list[PassRecord]) -> str | None:
 def _in_writing(desk: Desk, before: State, after: State, reason: str) -> State:
     """Note the painter's reason against all that a move made unsafe."""
     known = {each.key for each in desk.survey().judgements}
-    found = [each for each in Desk(desk.file, after, desk.now_min).survey().judgements if each.key not in known]
+    found = [each for each in replace(desk, state=after).survey().judgements if each.key not in known]
     kept = tuple(MeantSo(each.key, reason) for each in found if each.kind in (UNSAFE, "broken_rule"))
     return replace(after, meant_so=(*before.meant_so, *kept))
 
 
 def move_pass(desk: Desk, *, number: int, to: int, reason: str = "") -> Changed:
     """Give a pass another place in the order, from 1; an order that does not hold is taken only with a reason."""
-    state = _own(desk)
+    state = own_passes(desk)
     record = _pass_of(state, number)
     if not 1 <= to <= len(state.passes):
         raise DomainError(f"There is no place {to} among {len(state.passes)} passes.", "Choose one of them.")
@@ -248,7 +251,7 @@ def move_pass(desk: Desk, *, number: int, to: int, reason: str = "") -> Changed:
     passes = [p for p in state.passes if p.number != number]
     passes.insert(to - 1, record)
     said, why = f"{record.title.capitalize()} moved", _unsafe(passes)
-    moved = replace(state, passes=_placed(passes))
+    moved = replace(state, passes=placed(passes))
     if why is None or why == _unsafe(list(state.passes)):
         return moved, said
     written = clean_text(reason, "reason", 200, needed=False)
@@ -259,7 +262,7 @@ def move_pass(desk: Desk, *, number: int, to: int, reason: str = "") -> Changed:
 
 def move_before(desk: Desk, *, number: int, before: int, reason: str = "") -> Changed:
     """Put a pass right before another one."""
-    state = _own(desk)
+    state = own_passes(desk)
     target = _pass_of(state, before).place
     own = _pass_of(state, number).place
     return move_pass(desk, number=number, to=target if own > target else target - 1, reason=reason)
@@ -267,7 +270,7 @@ def move_before(desk: Desk, *, number: int, before: int, reason: str = "") -> Ch
 
 def make_dry(desk: Desk, *, number: int) -> Changed:
     """Turn what was to be done in wet paint into its dry alternative, which takes longer."""
-    state = _own(desk)
+    state = own_passes(desk)
     record = _pass_of(state, number)
     kind = kind_of(record.kind)
     if kind.dry_form is None:
@@ -289,7 +292,7 @@ def make_dry(desk: Desk, *, number: int) -> Changed:
 
 def mark_done(desk: Desk, *, number: int, at: str | None = None, minutes: int | None = None) -> Changed:
     """Note that a pass is painted: when it ended (else now) and how long it took (else as planned)."""
-    state = _own(desk)
+    state = own_passes(desk)
     record = _pass_of(state, number)
     end = desk.now_min if at is None else minute_of(at)
     if end > desk.now_min + 1:

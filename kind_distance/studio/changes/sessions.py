@@ -23,6 +23,7 @@ CHANGES = (
     "remove_session",
     "take_station_air",
     "take_plan",
+    "take_found",
     "place_pass",
     "free_pass",
     "let_plan_go",
@@ -81,6 +82,7 @@ def set_session(
     *,
     session: int,
     start: str | None = None,
+    start_min: int | None = None,
     minutes: int | None = None,
     outdoors: bool | None = None,
     place: str | None = None,
@@ -89,10 +91,13 @@ def set_session(
     wind_m_s: float | None = None,
     sun_w_m2: float | None = None,
 ) -> Changed:
-    """Change a session; what is not said stays, but air and sun follow when it moves indoors or out."""
+    """Change a session; what is not said stays, but air and sun follow when it moves indoors or out.
+
+    Its beginning is said in ISO 8601 or as a clock minute.
+    """
     record = _session_of(desk.state, session)
     wanted: dict[str, Any] = {
-        "start": None if start is None else iso(minute_of(start)),
+        "start": iso(start_min) if start_min is not None else None if start is None else iso(minute_of(start)),
         "minutes": minutes,
         "outdoors": outdoors,
         "place": None if place is None else clean_text(place, "place", LONGEST_NAME, needed=False),
@@ -159,6 +164,18 @@ def take_plan(desk: Desk, *, way: str) -> Changed:
     offer = next(each for each in offered(desk.survey().work.problem, kept_of(desk.state)) if each.way == way)
     plan = tuple(KeptPlace(at, *each) for at, each in enumerate(offer.listed, start=1))
     return replace(desk.state, kept_plan=plan), f"{offer.name}: {offer.said}"
+
+
+def take_found(desk: Desk, *, plan: list[tuple[int, int, int]]) -> Changed:
+    """Take a plan that was found: pass, session and earliest minute, in order of time; checked on the board."""
+    work = desk.survey().work
+    passes = {each.id for each in work.passes} - {each.pass_id for each in work.done}
+    sessions = {each.id for each in work.sessions}
+    numbers = [number for number, _, _ in plan]
+    if len(set(numbers)) != len(numbers) or not set(numbers) <= passes or not {s for _, s, _ in plan} <= sessions:
+        raise DomainError("This plan is for other passes or sessions.", "Look for a better one again.")
+    kept = tuple(KeptPlace(at, *each) for at, each in enumerate(plan, start=1))
+    return replace(desk.state, kept_plan=kept), "A plan taken"
 
 
 def place_pass(desk: Desk, *, number: int, session: int, start: int) -> Changed:

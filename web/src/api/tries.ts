@@ -8,6 +8,7 @@ import {
   type Idea,
   type PageFrame,
   type Preview,
+  type Schemas,
   type Seen,
   type Suggestion,
   type Swatch,
@@ -115,14 +116,29 @@ export function distanceBy(painting_id: number, known: Known): Promise<{ distanc
   );
 }
 
-export type PlanOffer = { way: "order" | "few" | "anew"; name: string; said: string; moved: number };
+export type Seeking = Schemas["SeekingView"];
 
-/** Three plans to choose from; looking for the last takes a moment. */
-export async function plans(painting_id: number): Promise<PlanOffer[]> {
-  const found = await content(
-    client.GET("/api/paintings/{painting_id}/plans", { params: { path: { painting_id } } }),
+/** Begin to seek a better plan; it goes on while one looks on. */
+export function seek(painting_id: number): Promise<Seeking> {
+  return content(client.POST("/api/paintings/{painting_id}/seek", { params: { path: { painting_id } } }));
+}
+
+/** How far a search is; waits a little for its end. */
+export function seekState(painting_id: number, number: number, wait_s: number): Promise<Seeking> {
+  return content(
+    client.GET("/api/paintings/{painting_id}/seek/{number}", {
+      params: { path: { painting_id, number }, query: { wait_s } },
+    }),
   );
-  return found as PlanOffer[];
+}
+
+/** Stop looking, and keep the best so far. */
+export function seekStop(painting_id: number, number: number): Promise<Seeking> {
+  return content(
+    client.DELETE("/api/paintings/{painting_id}/seek/{number}", {
+      params: { path: { painting_id, number } },
+    }),
+  );
 }
 
 /** Where the shadows of marked uprights fall: by a drawn one, or by the sun where one says which way one looks. */

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** The chosen pass: why it is needed, what it waits for, and what can be done with it. */
-import { ref, watch } from "vue";
+import { computed, ref, watch } from "vue";
 import type { Pass } from "@/api/client";
 import { useTable } from "@/api/store";
 
@@ -11,6 +11,11 @@ const props = defineProps<{
 const table = useTable();
 const title = ref(props.pass.title);
 watch([() => props.pass.number, () => props.pass.title], () => (title.value = props.pass.title));
+
+/** What the painter's own log says of its minutes. */
+const range = computed(
+  () => table.painting?.work.pace?.ranges.find((each) => each.number === props.pass.number)?.said ?? "",
+);
 
 async function rename(): Promise<void> {
   if (title.value !== props.pass.title) {
@@ -82,6 +87,7 @@ const THICKNESSES: [number, string][] = [
         photo</label
       >
     </p>
+    <p v-if="range">{{ range }}.</p>
     <template v-if="pass.waits_for.length">
       <h2>It waits for</h2>
       <ul>

@@ -8,6 +8,7 @@ import OrderStrip from "./OrderStrip.vue";
 import PassDetail from "./PassDetail.vue";
 import PassList from "./PassList.vue";
 import SchoolOffers from "./SchoolOffers.vue";
+import WantedList from "./WantedList.vue";
 
 const table = useTable();
 const work = computed(() => table.painting?.work);
@@ -49,6 +50,13 @@ watch(
             @choose="(number) => (table.pass = number)"
           />
           <AddPass />
+          <p v-if="work.pace" class="cost">
+            {{ work.pace.said }}
+            <button class="do quiet" @click="table.change({ action: 'take_own_pace' })">
+              Reckon with my own pace
+            </button>
+          </p>
+          <WantedList :work="work" />
         </div>
         <SchoolOffers :schools="work.schools" :chosen="table.painting.brief.school" />
       </div>

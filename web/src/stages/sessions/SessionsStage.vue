@@ -9,6 +9,7 @@ import ScoreChart from "./ScoreChart.vue";
 import ScoreMonths from "./ScoreMonths.vue";
 import SessionForm from "./SessionForm.vue";
 import PlanOffers from "./PlanOffers.vue";
+import ReadyBy from "./ReadyBy.vue";
 import SessionMilestones from "./SessionMilestones.vue";
 
 const table = useTable();
@@ -117,6 +118,7 @@ const at = computed(() => `/api/paintings/${table.painting?.id}`);
     <template #margin>
       <PlacementDetail v-if="placement" :placement="placement" />
       <PlanOffers v-if="work?.sessions.length" />
+      <ReadyBy v-if="work?.sessions.length" :work="work" />
       <SessionMilestones v-if="work" :work="work" />
     </template>
   </StageLayout>

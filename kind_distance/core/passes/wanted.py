@@ -1,0 +1,162 @@
+"""Everything that is wanted in a painting, on one list, each item with the passes that see to it.
+
+A list kept in the head loses its last item; what has no pass is forgotten at the easel.
+"""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import Literal
+
+from kind_distance.core.depth.elements import Element
+from kind_distance.core.judgement import Judgement, Remedy
+from kind_distance.core.passes.kinds import LEVEL, UNPAINTED
+from kind_distance.core.passes.model import KeptFacts, Pass, PlaneFacts
+
+STAGE = "passes"
+Sort = Literal["plane", "thing", "light", "departure"]
+FAR_CONTRAST = 0.45  # behind more veil than this, fine work serves only a focus; common practice, no source
+
+
+@dataclass(frozen=True)
+class Wanted:
+    """One thing that is wanted.
+
+    Parameters
+    ----------
+    sort : "plane", "thing", "light" or "departure"
+    number : int
+        Of the thing or departure; rank of the plane; place on the list of lights.
+    name : str
+    passes : tuple of int
+        Ids of the passes that see to it, in their order.
+    said : str
+        How it is seen to, or that nothing does.
+    """
+
+    sort: Sort
+    number: int
+    name: str
+    passes: tuple[int, ...]
+    said: str
+
+
+def _plane(rank: int, plane: PlaneFacts, passes: list[Pass]) -> Wanted:
+    own = tuple(each.id for each in passes if each.plane == rank)
+    return Wanted("plane", rank, plane.name, own, "" if own else "Nothing paints it.")
+
+
+def _thing(element: Element, planes: list[PlaneFacts], passes: list[Pass]) -> Wanted:
+    own = tuple(each.id for each in passes if each.thing == element.name)
+    if own:
+        return Wanted("thing", element.number, element.name, own, "")
+    if element.plane is None:
+        return Wanted("thing", element.number, element.name, (), "It lies in no plane and nothing paints it.")
+    last = [each for each in passes if each.plane == element.plane and each.kind not in UNPAINTED]
+    name = planes[element.plane - 1].name
+    if not last:
+        return Wanted("thing", element.number, element.name, (), f"Nothing paints {name}, which it lies in.")
+    top = max(last, key=lambda each: LEVEL[each.kind])
+    return Wanted("thing", element.number, element.name, (top.id,), f"With the {top.title} of {name}.")
+
+
+WAYS_SAID = {
+    "ground": "The ground is left bare: painted round by everything that lies there.",
+    "masked": "Under the mask until it is taken off.",
+    "lifted": "Lifted out of the paint.",
+    "added": "Set on top with the lights.",
+}
+WAY_KINDS = {"ground": ("drawing",), "masked": ("mask", "unmask"), "lifted": ("lift", "lights"), "added": ("lights",)}
+
+
+def _light(at: int, light: KeptFacts, passes: list[Pass]) -> Wanted:
+    kinds = WAY_KINDS.get(light.way, ())
+    own = tuple(
+        each.id
+        for each in passes
+        if each.kind in kinds and (each.kind != "lift" or light.name in each.title or each.plane == light.rank)
+    )
+    said = WAYS_SAID.get(light.way, "")
+    return Wanted("light", at, light.name, own, said if own or light.way == "ground" else "No pass does it.")
+
+
+def everything_wanted(
+    planes: list[PlaneFacts],
+    elements: list[Element],
+    kept: tuple[KeptFacts, ...],
+    departures: list[tuple[int, str]],
+    passes: list[Pass],
+) -> list[Wanted]:
+    """List planes, things, lights and what departs from the photo, each with its passes.
+
+    Parameters
+    ----------
+    planes : list of PlaneFacts
+        Farthest first.
+    elements : list of Element
+    kept : tuple of KeptFacts
+    departures : list of (int, str)
+        Number and words of what is planned otherwise than in the photo; it is minded while drawing.
+    passes : list of Pass
+    """
+    drawn = tuple(each.id for each in passes if each.kind == "drawing")
+    return [
+        *(_plane(rank, plane, passes) for rank, plane in enumerate(planes, start=1)),
+        *(_thing(element, planes, passes) for element in elements),
+        *(_light(at, light, passes) for at, light in enumerate(kept, start=1)),
+        *(
+            Wanted("departure", number, said, drawn, "Minded while drawing." if drawn else "Minded with the brush.")
+            for number, said in departures
+        ),
+    ]
+
+
+def audit_wanted(wanted: list[Wanted], passes: list[Pass], planes: list[PlaneFacts]) -> list[Judgement]:
+    """Name what is wanted and has no pass, and fine work that serves no near plane and no focus."""
+    found = []
+    for each in wanted:
+        if each.passes or each.sort not in ("thing", "light") or not passes:
+            continue
+        if each.sort == "light" and each.said == WAYS_SAID["ground"]:
+            continue
+        remedies: tuple[Remedy, ...] = (
+            (Remedy("A recipe of passes for it", "add_recipe", {"element": each.number}),)
+            if each.sort == "thing"
+            else (Remedy("Add lights and accents", "add_pass", {"kind": "lights"}),)
+        )
+        if each.sort == "thing" and "no plane" in each.said:
+            remedies = ()  # it wants a plane first, which is told with the planes
+        found.append(
+            Judgement(
+                f"forgotten:{each.sort}:{each.number}",
+                "forgotten",
+                STAGE,
+                "mild",
+                f"No pass sees to {each.name}",
+                f"{each.name} is on the list of what you want. {each.said} What has no pass is forgotten at the easel.",
+                1.0,
+                (),
+                remedies,
+            )
+        )
+    for one in passes:
+        plane = None if one.plane is None else planes[one.plane - 1]
+        if one.kind != "details" or plane is None or one.thing or plane.in_focus > 0 or plane.nature == "accents":
+            continue
+        if plane.contrast_left is None or plane.contrast_left >= FAR_CONTRAST:
+            continue
+        found.append(
+            Judgement(
+                f"serves_nothing:{one.id}",
+                "serves_nothing",
+                STAGE,
+                "mild",
+                f"{one.said[:1].upper()}{one.said[1:]} serves neither nearness nor focus",
+                f"The air leaves {100 * plane.contrast_left:.0f} % of its contrast, and the focus lies elsewhere: "
+                f"{one.minutes} min of fine work that pull the plane forward.",
+                float(one.minutes),
+                (one.plane,) if one.plane else (),
+                (Remedy("Leave it out", "remove_pass", {"number": one.id}),),
+            )
+        )
+    return found

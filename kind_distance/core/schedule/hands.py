@@ -1,0 +1,124 @@
+"""One pair of hands and several paintings: sessions that meet, and waits that another painting may use."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from kind_distance.core.judgement import Judgement, Remedy
+from kind_distance.core.schedule.model import Problem
+from kind_distance.core.schedule.plan import Schedule
+from kind_distance.core.wording import clock, say_minutes
+
+STAGE = "sessions"
+LEAST_WAIT_MIN = 12  # a shorter wait is a look from three metres; common practice, no source
+
+
+@dataclass(frozen=True)
+class Other:
+    """A session of another painting.
+
+    Parameters
+    ----------
+    painting, session : int
+    title : str
+        Of that painting.
+    start, minutes : int
+        [clock min], [min]
+    """
+
+    painting: int
+    session: int
+    title: str
+    start: int
+    minutes: int
+
+    @property
+    def end(self) -> int:
+        """Clock minute at which it ends."""
+        return self.start + self.minutes
+
+
+@dataclass(frozen=True)
+class NextPass:
+    """What another painting would have painted next, and how long that takes."""
+
+    painting: int
+    title: str
+    said: str
+    minutes: int
+
+
+@dataclass(frozen=True)
+class Wait:
+    """Idle minutes within a session, and what of another painting fits into them."""
+
+    session: int
+    start: int
+    end: int
+    said: str
+
+
+def audit_hands(problem: Problem, others: tuple[Other, ...]) -> list[Judgement]:
+    """Name sessions still to come that meet a session of another painting.
+
+    Parameters
+    ----------
+    problem : Problem
+    others : tuple of Other
+    """
+    found = []
+    for session in problem.sessions:
+        for other in others:
+            if session.end <= problem.free_from or other.start >= session.end or session.start >= other.end:
+                continue
+            shared = min(session.end, other.end) - max(session.start, other.start)
+            after: dict[str, object] = {"session": session.id, "start_min": other.end}
+            found.append(
+                Judgement(
+                    f"two_at_once:{session.id}:{other.painting}:{other.session}",
+                    "two_at_once",
+                    STAGE,
+                    "mild",
+                    f"Two paintings want you on {session.name}",
+                    f"“{other.title}” has you from {clock(other.start)} to {clock(other.end)}, "
+                    f"{say_minutes(shared)} of it in this session. You have one pair of hands: either paint them "
+                    "one after the other, or let the one dry while you are on the other, and mean it so.",
+                    float(shared),
+                    (),
+                    (Remedy(f"Begin after it, at {clock(other.end)}", "set_session", after),),
+                )
+            )
+    return found
+
+
+def find_waits(problem: Problem, schedule: Schedule, following: tuple[NextPass, ...]) -> list[Wait]:
+    """Find the waits within sessions still to come, and a pass of another painting for each.
+
+    Parameters
+    ----------
+    problem : Problem
+    schedule : Schedule
+    following : tuple of NextPass
+        What the other paintings would have painted next.
+    """
+    by_id = {each.id: each for each in problem.passes}
+    waits = []
+    for session in problem.sessions:
+        here = [each for each in schedule.placements if each.session_id == session.id]
+        if session.end <= problem.free_from or not here:
+            continue
+        free = int(max(session.start, problem.free_from))
+        for each in here:
+            gap = each.start - free
+            fitting = [other for other in following if other.minutes <= gap]
+            if gap >= LEAST_WAIT_MIN:
+                use = ""
+                if fitting:
+                    best = max(fitting, key=lambda other: other.minutes)
+                    use = f" {best.said[:1].upper()}{best.said[1:]} for “{best.title}” takes {best.minutes}."
+                said = (
+                    f"{clock(free)} to {clock(each.start)}: {gap} min until {by_id[each.pass_id].said} can begin.{use}"
+                )
+                waits.append(Wait(session.id, free, each.start, said))
+            free = each.end
+    return waits

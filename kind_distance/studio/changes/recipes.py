@@ -1,0 +1,103 @@
+"""Recipes: the passes of one thing (base, pattern, tint, light), and the same for others like it."""
+
+from __future__ import annotations
+
+from dataclasses import replace
+
+from kind_distance.core.paint.media import medium_of
+from kind_distance.core.passes.kinds import LEVEL, PassKind, paint_in
+from kind_distance.errors import DomainError, InUseError, NotFoundError
+from kind_distance.store.records import ElementRecord, PassRecord, State
+from kind_distance.studio.changes.desk import LONGEST_NAME, Changed, Desk, clean_text, next_number
+from kind_distance.studio.changes.passes import MOST_PASSES, own_passes, placed
+
+CHANGES = ("add_recipe", "copy_recipe", "tie_pass")
+# What a thing is built from, and the minutes of each to begin with [memory]; every one can be changed after.
+PARTS: tuple[tuple[PassKind, str, int, str], ...] = (
+    ("block_in", "base", 5, "Its mass in one value, edges as they are to stay."),
+    ("second_layer", "pattern", 6, "What is on it, in two values."),
+    ("glaze", "tint", 3, "Its colour, thin, over what is dry through."),
+    ("lights", "light", 3, "The light on it, last."),
+)
+
+
+def _element_of(state: State, number: int) -> ElementRecord:
+    for element in state.elements:
+        if element.number == number:
+            return element
+    raise NotFoundError("thing", number)
+
+
+def _tied(state: State, element: int) -> list[PassRecord]:
+    return [each for each in state.passes if each.element == element]
+
+
+def _with(state: State, made: list[PassRecord]) -> State:
+    """Put passes in, each after the last one of its level."""
+    if len(state.passes) + len(made) > MOST_PASSES:
+        raise DomainError(f"{MOST_PASSES} passes are the most that are planned.", "Join some of them.")
+    passes = list(state.passes)
+    for each in made:
+        at = max((n for n, p in enumerate(passes, start=1) if LEVEL[p.kind] <= LEVEL[each.kind]), default=0)
+        passes.insert(at, replace(each, number=next_number([p.number for p in passes])))
+    return replace(state, passes=placed(passes))
+
+
+def add_recipe(desk: Desk, *, element: int) -> Changed:
+    """Give a thing passes of its own: base, pattern, tint and light."""
+    state = own_passes(desk)
+    thing = _element_of(state, element)
+    if thing.plane is None:
+        raise DomainError(f"{thing.name} lies in no plane yet.", "Put it into a plane first.")
+    if _tied(state, element):
+        raise InUseError(f"{thing.name} has its passes already.", "Change single ones, or add another by hand.")
+    medium = medium_of(state.brief.medium)
+    made = []
+    for kind, title, minutes, why in PARTS:
+        # A wash is light enough to be the tint itself; glazes in slow paint wait for weeks and are left to the painter.
+        if kind == "glaze" and medium.later_paint in ("watercolour", "oil"):
+            continue
+        made.append(
+            PassRecord(0, 0, kind, thing.plane, title, paint_in(kind, medium), minutes, 1.0, why, element=element)
+        )
+    return _with(state, made), f"Passes for {thing.name}"
+
+
+def copy_recipe(desk: Desk, *, element: int, to: list[int]) -> Changed:
+    """Give other things the same passes as one, each on its own plane; those that have passes are left as they are."""
+    state = own_passes(desk)
+    pattern = _tied(state, element)
+    source = _element_of(state, element)
+    if not pattern:
+        raise DomainError(f"{source.name} has no passes of its own to copy.", "Give it a recipe first.")
+    others = [_element_of(state, number) for number in dict.fromkeys(to) if number != element]
+    if not others:
+        raise DomainError("There is nothing to copy it to.", "Choose at least one other thing.")
+    homeless = [each.name for each in others if each.plane is None]
+    if homeless:
+        raise DomainError(f"{homeless[0]} lies in no plane yet.", "Put it into a plane first.")
+    made = [
+        replace(each, plane=other.plane, element=other.number, done_start=None, done_end=None, planned_min=None)
+        for other in others
+        if not _tied(state, other.number)
+        for each in pattern
+    ]
+    if not made:
+        raise InUseError("All of them have passes already.", "Change single ones instead.")
+    names = ", ".join(each.name for each in others)
+    return _with(state, made), clean_text(f"As {source.name}: {names}"[:LONGEST_NAME], "change", LONGEST_NAME)
+
+
+def tie_pass(desk: Desk, *, number: int, element: int | None = None) -> Changed:
+    """Say which thing a pass paints; without one it paints its plane."""
+    state = own_passes(desk)
+    thing = None if element is None else _element_of(state, element)
+    record = next((each for each in state.passes if each.number == number), None)
+    if record is None:
+        raise NotFoundError("pass", number)
+    if thing is not None and thing.plane is None:
+        raise DomainError(f"{thing.name} lies in no plane yet.", "Put it into a plane first.")
+    plane = record.plane if thing is None else thing.plane
+    changed = replace(record, element=element, plane=plane)
+    passes = tuple(changed if each.number == number else each for each in state.passes)
+    return replace(state, passes=passes), f"{record.title}: {'its plane' if thing is None else thing.name}"

@@ -1,0 +1,75 @@
+<script setup lang="ts">
+/** The day by which the painting has to be ready, for what, and when it will be; what lies beside it on the calendar. */
+import type { Painting } from "@/api/client";
+import { useTable } from "@/api/store";
+
+defineProps<{
+  /** Passes, sessions and where they stand. */
+  work: Painting["work"];
+}>();
+const table = useTable();
+type Purpose = "gift" | "trip" | "sale";
+const PURPOSES: [Purpose, string][] = [
+  ["gift", "a gift"],
+  ["trip", "a trip"],
+  ["sale", "a sale or a show"],
+];
+function setDay(event: Event): void {
+  void table.change({ action: "set_brief", deadline: (event.target as HTMLInputElement).value });
+}
+function setPurpose(event: Event): void {
+  const deadline_for = (event.target as HTMLSelectElement).value as Purpose;
+  void table.change({ action: "set_brief", deadline_for });
+}
+</script>
+
+<template>
+  <section class="ready" aria-label="Ready by">
+    <p>
+      <label
+        >Ready for
+        <select class="field" :value="work.ready.purpose" aria-label="Ready for what" @change="setPurpose">
+          <option v-for="[key, said] in PURPOSES" :key="key" :value="key">{{ said }}</option>
+        </select></label
+      >
+      <label
+        >by
+        <input
+          class="field"
+          type="date"
+          :value="work.ready.day ?? ''"
+          aria-label="Day by which it is to be ready"
+          @change="setDay"
+      /></label>
+    </p>
+    <p v-if="work.ready.said">{{ work.ready.said }}</p>
+    <template v-if="work.around.waits.length">
+      <h2>While you wait</h2>
+      <p v-for="each in work.around.waits.slice(0, 4)" :key="each.start_min">{{ each.said }}</p>
+    </template>
+    <template v-if="work.around.others.length">
+      <h2>Also on your calendar</h2>
+      <p v-for="each in work.around.others.slice(0, 4)" :key="`${each.painting}.${each.start_min}`">
+        <router-link :to="`/paintings/${each.painting}/sessions`">{{ each.title }}</router-link>:
+        {{ each.said }}
+      </p>
+    </template>
+  </section>
+</template>
+
+<style scoped>
+.ready {
+  margin-bottom: 14px;
+  padding-bottom: 12px;
+  border-bottom: 1px solid var(--hair);
+  font-size: 14px;
+  line-height: 1.32;
+}
+h2 {
+  margin: 8px 0 2px;
+  font-size: 14px;
+}
+p + p {
+  margin-top: 4px;
+}
+</style>
