@@ -2,17 +2,21 @@
 
 from __future__ import annotations
 
+import re
 import subprocess
 import sys
 import time
 import unittest
 from collections.abc import Callable
+from concurrent.futures import ThreadPoolExecutor
 from pathlib import Path
 
 ROOT = Path(__file__).resolve().parents[1]
 BIN = ROOT / ".venv" / "bin"
 WEB = ROOT / "web"
 SUITES = ("core", "outside", "store", "exchange", "studio", "api", "project", "browser")
+# What may run at the same time, on two cores; the browser has the machine to itself.
+ABREAST = (("studio", "outside"), ("core", "store", "exchange", "api", "project"))
 
 
 def _command(*words: str, where: Path = ROOT) -> Callable[[], str]:
@@ -69,17 +73,58 @@ def _tests(suite: str) -> tuple[int, int, int]:
     return result.testsRun - failed - skipped, failed, skipped
 
 
-def main(wanted: list[str]) -> int:
-    """Run all checks and tests, or the suites named; return 0 when all passed."""
-    passed = failed = skipped = 0
-    for name, check in [] if wanted else checks():
-        start = time.monotonic()
-        wrong = check()
-        print(f"{'ok  ' if not wrong else 'FAIL'} {name} ({time.monotonic() - start:.1f} s)", flush=True)
+def _timed(check: Callable[[], str]) -> tuple[str, float]:
+    start = time.monotonic()
+    return check(), time.monotonic() - start
+
+
+def _checked() -> tuple[int, int]:
+    """Run the checks that are not tests, two at a time; (passed, failed)."""
+    passed = failed = 0
+    listed = checks()
+    made = [each for each in listed if each[0] == "API types made"]  # others read what this writes
+    rest = [each for each in listed if each not in made]
+    with ThreadPoolExecutor(max_workers=2) as hands:
+        done = [(name, _timed(check)) for name, check in made]
+        done += zip([name for name, _ in rest], hands.map(_timed, [check for _, check in rest]), strict=True)
+    for name, (wrong, took) in done:
+        print(f"{'ok  ' if not wrong else 'FAIL'} {name} ({took:.1f} s)", flush=True)
         if wrong:
             print(wrong[-6000:], flush=True)
         passed, failed = passed + (not wrong), failed + bool(wrong)
-    for suite in wanted or SUITES:
+    return passed, failed
+
+
+def _abreast() -> tuple[int, int, int]:
+    """Run groups of suites at the same time, each in a process of its own; (passed, failed, skipped)."""
+    running = [
+        subprocess.Popen(
+            [sys.executable, "-m", "tools.gate", *group], cwd=ROOT, stdout=subprocess.PIPE, stderr=subprocess.STDOUT,
+            text=True,
+        )
+        for group in ABREAST
+    ]  # fmt: skip
+    with ThreadPoolExecutor(max_workers=len(running)) as hands:
+        said = list(hands.map(lambda process: process.communicate()[0], running))
+    counts = [0, 0, 0]
+    for process, text in zip(running, said, strict=True):
+        print(text, flush=True)
+        last = re.search(r"^(\d+) passed, (\d+) failed(?:, (\d+) skipped)?$", text, re.MULTILINE)
+        found = [int(each or 0) for each in last.groups()] if last else [0, 1, 0]
+        found[1] = max(found[1], int(process.returncode != 0))  # whatever ended it counts as a failure
+        counts = [one + other for one, other in zip(counts, found, strict=True)]
+    return counts[0], counts[1], counts[2]
+
+
+def main(wanted: list[str]) -> int:
+    """Run all checks and tests, or the suites named; return 0 when all passed."""
+    passed = failed = skipped = 0
+    alone = wanted or [suite for suite in SUITES if not any(suite in group for group in ABREAST)]
+    if not wanted:
+        passed, failed = _checked()
+        good, bad, skipped = _abreast()
+        passed, failed = passed + good, failed + bad
+    for suite in alone:
         print(f"-- tests/{suite}", flush=True)
         good, bad, left = _tests(suite)
         passed, failed, skipped = passed + good, failed + bad, skipped + left

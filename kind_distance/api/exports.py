@@ -112,3 +112,12 @@ def document_out(here: Here, painting_id: int) -> Response:
 
     desk = here.studio.desk(painting_id, here.clock())
     return _file(document_zip(here.studio.file, desk.state, desk.survey()), "zip", "painting")
+
+
+@router.get("/plan.pdf", response_class=Response, summary="Print the whole plan")
+def plan_out(here: Here, painting_id: int) -> Response:
+    """Print the score on one page, then a sheet for every session, as one PDF."""
+    from kind_distance.studio.printing import plan_of
+
+    desk = here.studio.desk(painting_id, here.clock())
+    return _file(plan_of(here.studio.file, desk.state, desk.survey()), "pdf", f"plan-{painting_id}", inline=True)

@@ -13,6 +13,7 @@ from reportlab.lib.units import mm
 from reportlab.lib.utils import ImageReader
 from reportlab.pdfgen.canvas import Canvas
 
+from kind_distance.exchange.scorepage import ScorePage, draw_score
 from kind_distance.exchange.type import BOLD, EDGE, ITALIC, SANS, SERIF, Page, register_fonts
 
 LEAST_ROW, USUAL_ROW = 6.2 * mm, 12 * mm
@@ -147,23 +148,10 @@ def _remarks(page: Page, sheet: Sheet) -> float:
     return float(y + 2 * mm)
 
 
-def draw_sheet(sheet: Sheet) -> bytes:
-    """Print the sheet as PDF, A4 upright; passes that find no room go on further pages.
-
-    Parameters
-    ----------
-    sheet : Sheet
-
-    Returns
-    -------
-    bytes
-        A PDF with its fonts inside.
-    """
-    register_fonts()
-    out = io.BytesIO()
-    canvas = Canvas(out, pagesize=A4, invariant=1)
-    canvas.setTitle(sheet.title)
-    page = Page(canvas)
+def _pages(page: Page, sheet: Sheet) -> None:
+    """Draw a sheet; passes that find no room go on further pages."""
+    canvas = page.canvas
+    canvas.setPageSize(A4)
     top = _head(page, sheet)
     bottom = _remarks(page, sheet)
     picture_height = 84 * mm if len(sheet.passes) <= 12 else 62 * mm
@@ -178,5 +166,38 @@ def draw_sheet(sheet: Sheet) -> bytes:
         more = Sheet(sheet.title, "", "", None, "", (), f"{sheet.heading}, continued", "", rest, ())
         drawn = _passes(page, more, A4[1] - EDGE - 8 * mm, EDGE)
         rest = rest[drawn:]
+
+
+def draw_sheets(sheets: list[Sheet], score: ScorePage | None = None) -> bytes:
+    """Print sheets as one PDF, A4, each beginning a page; the score, where there is one, comes first.
+
+    Parameters
+    ----------
+    sheets : list of Sheet
+        At least one.
+    score : ScorePage or None
+
+    Returns
+    -------
+    bytes
+        A PDF with its fonts inside.
+    """
+    register_fonts()
+    out = io.BytesIO()
+    canvas = Canvas(out, pagesize=A4, invariant=1)
+    canvas.setTitle(sheets[0].title)
+    page = Page(canvas)
+    if score is not None:
+        draw_score(page, score)
+        canvas.showPage()
+    for at, sheet in enumerate(sheets):
+        if at:
+            canvas.showPage()
+        _pages(page, sheet)
     canvas.save()
     return out.getvalue()
+
+
+def draw_sheet(sheet: Sheet) -> bytes:
+    """Print one sheet as PDF, A4 upright."""
+    return draw_sheets([sheet])

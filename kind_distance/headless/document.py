@@ -83,6 +83,12 @@ class LayerPass(_Part):
     minutes: Annotated[int, Field(ge=1, le=720)] | None = None
     thickness: Annotated[float, Field(ge=0.1, le=20)] = 1.0
     done: tuple[str, str] | None = Field(None, description="Begin and end where it is painted, local ISO 8601.")
+    planned_minutes: Annotated[int, Field(ge=1, le=720)] | None = Field(
+        None, description="What was planned, where it is painted or follows the painter's own pace."
+    )
+    brush_mm: Annotated[float, Field(ge=0.5, le=300)] | None = None
+    in_light: bool = Field(False, description="Whether it has to be painted in the light of the photo.")
+    thing: Name | None = Field(None, description="Name of the element it paints.")
 
 
 class SessionPart(_Part):
@@ -96,6 +102,24 @@ class SessionPart(_Part):
     humidity: Annotated[float, Field(ge=1, le=100)] = 50.0
     wind_m_s: Annotated[float, Field(ge=0, le=25)] = 0.1
     sun_w_m2: Annotated[float, Field(ge=0, le=1200)] = 0.0
+
+
+class PlanPart(_Part):
+    """Where a pass stands in a plan that was taken; passes and sessions count from 1 in their lists."""
+
+    layer_pass: Annotated[int, Field(ge=1, le=200)]
+    session: Annotated[int, Field(ge=1, le=60)]
+    start: Annotated[str, Field(max_length=25)] | None = Field(
+        None, description="Local time before which it does not begin, ISO 8601."
+    )
+    by_hand: bool = Field(False, description="It begins just then, whatever the paint says.")
+
+
+class ReadyBy(_Part):
+    """The day by which the painting has to be ready, and for what."""
+
+    day: Annotated[str, Field(max_length=25)]
+    purpose: Literal["gift", "trip", "sale"] = "gift"
 
 
 class Support(_Part):
@@ -123,6 +147,10 @@ class Document(_Part):
     elements: Annotated[tuple[Element, ...], Field(max_length=120)] = ()
     passes: Annotated[tuple[LayerPass, ...], Field(max_length=200)] = ()
     sessions: Annotated[tuple[SessionPart, ...], Field(max_length=60)] = ()
+    plan: Annotated[tuple[PlanPart, ...], Field(max_length=200)] = Field(
+        (), description="A plan that was taken, in order of time; without it one is worked out."
+    )
+    ready_by: ReadyBy | None = None
     now: str | None = Field(None, max_length=25, description="The present; nothing is planned before it.")
     meant_so: dict[str, Text] = Field(default_factory=dict, description="Judgements silenced, each with its reason.")
     pictures: tuple[Text, ...] = Field((), description="Names of the pictures beside it in a ZIP.")
@@ -155,6 +183,20 @@ def _known(document: Document) -> list[str]:
             faults.append(f"borders[{at}]: {border.far!r} does not stand behind {border.near!r} in planes")
     named += [(f"elements[{at}].plane", each.plane) for at, each in enumerate(document.elements)]
     named += [(f"passes[{at}].plane", each.plane) for at, each in enumerate(document.passes)]
+    things = [each.name for each in document.elements]
+    faults += [
+        f"passes[{at}].thing: no element is called {each.thing!r}"
+        for at, each in enumerate(document.passes)
+        if each.thing is not None and each.thing not in things
+    ]
+    for at, each in enumerate(document.plan):
+        if each.layer_pass > len(document.passes):
+            faults.append(f"plan[{at}].layer_pass: there are {len(document.passes)} passes")
+        if each.session > len(document.sessions):
+            faults.append(f"plan[{at}].session: there are {len(document.sessions)} sessions")
+    twice_placed = {each.layer_pass for each in document.plan}
+    if len(twice_placed) < len(document.plan):
+        faults.append("plan: a pass stands in it twice")
     faults += [
         f"{place}: no plane is called {name!r}" for place, name in named if name is not None and name not in names
     ]

@@ -16,13 +16,16 @@ from kind_distance.core.passes.model import Pass, PlaneFacts
 from kind_distance.core.passes.needed import estimate_minutes, needed_passes
 from kind_distance.core.passes.order import OrderCost
 from kind_distance.core.passes.schools import school_of
+from kind_distance.core.passes.wanted import audit_wanted, everything_wanted
+from kind_distance.core.schedule.deadline import Deadline, purpose_of
 from kind_distance.core.schedule.model import Done, Session
+from kind_distance.core.schedule.search import Listed
 from kind_distance.core.schedule.verify import verify
 from kind_distance.core.schedule.work import Easel, Work, put_to_work
 from kind_distance.core.wording import say_minutes
 from kind_distance.errors import DomainError
 from kind_distance.headless.document import Document, DocumentError
-from kind_distance.studio.clock import iso, minute_of, say_day
+from kind_distance.studio.clock import iso, minute_of, say_date, say_day
 
 RULES_VERSION = 1  # rises when the same document would give another plan
 FAR_VALUE, NEAR_VALUE = 8.2, 3.4  # values of planes that name none, farthest to nearest [V]
@@ -85,6 +88,9 @@ def _given_passes(document: Document, facts: list[PlaneFacts], medium: Medium) -
                 each.thickness,
                 "Given.",
                 "" if plane is None else plane.name,
+                each.brush_mm,
+                each.in_light,
+                each.thing or "",
             )
         )
     return found
@@ -117,6 +123,25 @@ def _done(document: Document) -> tuple[Done, ...]:
     return tuple(found)
 
 
+def _taken(document: Document, sessions: dict[int, Session]) -> Listed:
+    """Give the plan that was taken; a pass without a begin begins as soon as it can."""
+    found = []
+    for at, each in enumerate(document.plan):
+        session = sessions[each.session]
+        start = 0 if each.start is None else _minute(each.start, f"plan[{at}].start")
+        if each.by_hand and not session.start <= start < session.end:
+            raise DocumentError(f"plan[{at}].start: it lies outside its session.", "Give an hour within it.")
+        found.append((each.layer_pass, each.session, start))
+    return tuple(found)
+
+
+def _deadline(document: Document) -> Deadline | None:
+    ready = document.ready_by
+    if ready is None:
+        return None
+    return Deadline(_minute(ready.day, "ready_by.day") // 1440 * 1440, purpose_of(ready.purpose))
+
+
 def plan_document(document: Document) -> Planned:
     """Plan a document: passes as given or derived, sessions filled, everything judged.
 
@@ -139,13 +164,32 @@ def plan_document(document: Document) -> Planned:
 
     passes = _given_passes(document, facts, medium) if document.passes else derived(school.key)
     now = None if document.now is None else _minute(document.now, "now")
-    easel = Easel(facts, borders, medium, school, document.unit, _sessions(document), _done(document), now)
+    sessions = _sessions(document)
+    easel = Easel(
+        facts,
+        borders,
+        medium,
+        school,
+        document.unit,
+        sessions,
+        _done(document),
+        now,
+        _taken(document, {session.id: session for session in sessions}),
+        frozenset(each.layer_pass for each in document.plan if each.by_hand),
+        deadline=_deadline(document),
+        say_day=say_date,
+    )
     work = put_to_work(passes, easel, derived)
     elements = [
         Element(number, each.name, None if each.plane is None else ranks[each.plane], None)
         for number, each in enumerate(document.elements, start=1)
     ]
-    judgements = [*work.judgements, *audit_elements(elements, [plane.name for plane in document.planes])]
+    wanted = everything_wanted(facts, elements, (), [], work.passes)
+    judgements = [
+        *work.judgements,
+        *audit_elements(elements, [plane.name for plane in document.planes]),
+        *audit_wanted(wanted, work.passes, facts),
+    ]
     return Planned(document, work, [j for j in most_costly_first(judgements) if j.key not in document.meant_so])
 
 

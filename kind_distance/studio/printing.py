@@ -10,13 +10,16 @@ from kind_distance.core.colour.srgb import encode
 from kind_distance.core.paint.media import ground_of, medium_of
 from kind_distance.core.schedule.model import Session
 from kind_distance.core.schedule.work import Work
-from kind_distance.core.wording import Unit, clock, say_distance, say_range, say_size
-from kind_distance.errors import NotFoundError
-from kind_distance.exchange.sheet import Sheet, SheetPass, SheetPlane, draw_sheet
+from kind_distance.core.wording import Unit, clock, say_distance, say_minutes, say_range, say_size
+from kind_distance.errors import DomainError, NotFoundError
+from kind_distance.exchange.scorepage import ScoreBar, ScorePage, ScoreSession
+from kind_distance.exchange.sheet import Sheet, SheetPass, SheetPlane, draw_sheet, draw_sheets
 from kind_distance.store.records import State
-from kind_distance.studio.clock import say_moment
+from kind_distance.studio.clock import say_date, say_day, say_moment
 from kind_distance.studio.exporting import departure_said
 from kind_distance.studio.survey import Survey
+
+TICK_MIN = 30  # hours are marked on the score so often
 
 
 def _planes(found: Survey) -> tuple[SheetPlane, ...]:
@@ -63,22 +66,9 @@ def _passes(work: Work, session: Session | None) -> tuple[SheetPass, ...]:
     return tuple(rows)
 
 
-def sheet_of(file: Path, state: State, found: Survey, now_min: int, wanted: int | None = None) -> bytes:
-    """Print the sheet of a painting as PDF.
-
-    Parameters
-    ----------
-    file : Path
-    state : State
-    found : Survey
-    now_min : int
-        The present. [clock min]
-    wanted : int or None
-        Session whose passes are printed; None for the next one.
-    """
+def _sheet(file: Path, state: State, found: Survey, session: Session | None) -> Sheet:
     brief = state.brief
     chosen = found.thumbnails.get(brief.chosen_thumbnail or -1)
-    session = _session_for(found.work, now_min, wanted)
     heading, air = "All passes in order", "No session is planned yet."
     if session is not None:
         heading = say_moment(session.start)
@@ -95,7 +85,7 @@ def sheet_of(file: Path, state: State, found: Survey, now_min: int, wanted: int 
     silenced = [f"Meant so: {j.title}. {reasons[j.key]}" for j in found.judgements if j.key in reasons]
     departing = [f"Not as in the photo: {departure_said(each)}" for each in state.departures]
     size = say_size(brief.width_cm, brief.height_cm, cast("Unit", brief.unit))
-    sheet = Sheet(
+    return Sheet(
         brief.title,
         brief.idea,
         f"{medium_of(brief.medium).name} on {brief.support}, {size}, {ground_of(brief.ground).name.lower()} ground",
@@ -107,4 +97,67 @@ def sheet_of(file: Path, state: State, found: Survey, now_min: int, wanted: int 
         _passes(found.work, session),
         tuple(departing + silenced),
     )
-    return draw_sheet(sheet)
+
+
+def sheet_of(file: Path, state: State, found: Survey, now_min: int, wanted: int | None = None) -> bytes:
+    """Print the sheet of a painting as PDF.
+
+    Parameters
+    ----------
+    file : Path
+    state : State
+    found : Survey
+    now_min : int
+        The present. [clock min]
+    wanted : int or None
+        Session whose passes are printed; None for the next one.
+    """
+    return draw_sheet(_sheet(file, state, found, _session_for(found.work, now_min, wanted)))
+
+
+def _score(state: State, found: Survey) -> ScorePage:
+    """Lay out the score: planes far to near, the whole surface last."""
+    work = found.work
+    rows = [(f"{at} {plane.name}", plane.colour) for at, plane in enumerate(_planes(found), start=1)]
+    by_id = {each.id: each for each in work.passes}
+    sessions = []
+    for each in work.sessions:
+        first = -(-each.start // TICK_MIN) * TICK_MIN
+        ticks = tuple((float(m), clock(m)) for m in range(first, each.end - 9, TICK_MIN))
+        sessions.append(ScoreSession(each.id, say_day(each.start), each.start, each.end, ticks))
+    bars = [
+        ScoreBar(
+            (by_id[p.pass_id].plane or len(rows) + 1) - 1,
+            p.session_id,
+            p.start,
+            p.end,
+            p.drying.touch_late,
+            by_id[p.pass_id].title,
+        )
+        for p in work.schedule.placements
+    ]
+    minutes = sum(each.minutes for each in work.passes)
+    count = len(sessions)
+    said = f"{len(work.passes)} passes, {say_minutes(minutes)} in {count} {'session' if count == 1 else 'sessions'}."
+    dates = [
+        f"{by_id[each.pass_id].said[:1].upper()}{by_id[each.pass_id].said[1:]} not before {say_date(each.earliest)}; "
+        "the label rules."
+        for each in work.schedule.milestones
+    ]
+    whole = ("Whole surface", (1.0, 1.0, 1.0))
+    said = " ".join([said, *dates, "A tail falls to touch dry."])
+    return ScorePage(state.brief.title, said, (*rows, whole), tuple(sessions), tuple(bars))
+
+
+def plan_of(file: Path, state: State, found: Survey) -> bytes:
+    """Print the whole plan as PDF: the score on one page, then a sheet for every session.
+
+    Raises
+    ------
+    DomainError
+        If no session is planned.
+    """
+    if not found.work.sessions:
+        raise DomainError("There is no session yet.", "Add a session first.")
+    sheets = [_sheet(file, state, found, session) for session in found.work.sessions]
+    return draw_sheets(sheets, _score(state, found))

@@ -132,9 +132,29 @@ def document_of(state: State, found: Survey) -> dict[str, Any]:
             }
             for each in state.sessions
         ],
+        "plan": _plan(state, work),
+        "ready_by": None
+        if state.brief.deadline is None
+        else {"day": state.brief.deadline, "purpose": state.brief.deadline_for or "gift"},
         "meant_so": {each.key: each.reason for each in state.meant_so},
         "pictures": [f"{each.number}.jpg" for each in state.sources],
     }
+
+
+def _plan(state: State, work: Work) -> list[dict[str, Any]]:
+    """Describe the plan that was taken, by places in the lists of passes and sessions."""
+    passes = {each.id: at for at, each in enumerate(work.passes, start=1)}
+    sessions = {each.number: at for at, each in enumerate(state.sessions, start=1)}
+    return [
+        {
+            "layer_pass": passes[each.layer_pass],
+            "session": sessions[each.session],
+            "start": iso(each.not_before) if each.not_before else None,
+            "by_hand": each.by_hand,
+        }
+        for each in state.kept_plan
+        if each.layer_pass in passes and each.session in sessions
+    ]
 
 
 def _passes(state: State, work: Work) -> list[dict[str, Any]]:
@@ -154,6 +174,10 @@ def _passes(state: State, work: Work) -> list[dict[str, Any]]:
                 "minutes": each.minutes,
                 "thickness": round(each.thickness, 3),
                 "done": done,
+                "planned_minutes": None if record is None else record.planned_min,
+                "brush_mm": each.brush_mm,
+                "in_light": each.in_light,
+                "thing": each.thing or None,
             }
         )
     return found

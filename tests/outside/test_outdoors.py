@@ -8,7 +8,7 @@ from datetime import date, datetime, timedelta
 
 from kind_distance.core.light.station import HEAT_C, RAIN_MM_H, light_window, read_station, sun_apart, sun_over
 from kind_distance.core.light.sun import Sun, sun_at
-from kind_distance.core.schedule.outdoors import Outing, audit_outings
+from kind_distance.core.schedule.outdoors import SAME_LIGHT_DEG, InLight, Outing, audit_in_light, audit_outings
 
 HERE = (51.0, 0.0)
 LONG_AGO = datetime(2026, 1, 1)
@@ -44,6 +44,41 @@ class TheSunsTrack(unittest.TestCase):
         # 22.5 degrees either way at 15 degrees an hour, a little more where the path is not a great circle.
         self.assertTrue(170 < (last - first).total_seconds() / 60 < 240)
         self.assertIsNone(light_window(*HERE, date(2026, 12, 21), Sun(60.0, 180.0), 22.5))
+
+
+class InItsLight(unittest.TestCase):
+    """A pass that needs the light of the photo: the sun leaves it by 22.5 degrees in about an hour and a half."""
+
+    MORNING = datetime(2026, 6, 21, 8, 30)
+    WANTED = sun_at(*HERE, datetime(2026, 6, 21, 9), 0.0)
+
+    def told(self, start, minutes=20, outings=None, wanted=WANTED):
+        whole = outing(self.MORNING, 400)
+        passes = [InLight(5, "lights and accents", start, minutes, whole)]
+        return audit_in_light(passes, [whole] if outings is None else outings, wanted)
+
+    def test_inside_its_light_nothing_is_said(self):
+        self.assertEqual(self.told(datetime(2026, 6, 21, 9)), [])
+        self.assertEqual(self.told(datetime(2026, 6, 21, 13), wanted=None), [], "nobody knows which light")
+
+    def test_outside_it_is_told_and_the_remedy_leads_back_into_it(self):
+        told = self.told(datetime(2026, 6, 21, 13))
+        self.assertEqual([j.kind for j in told], ["out_of_light"])
+        apart = sun_apart(sun_at(*HERE, datetime(2026, 6, 21, 13, 20), 0.0), self.WANTED)
+        self.assertIn(f"{apart:.0f}°", told[0].text)
+        self.assertGreater(apart, SAME_LIGHT_DEG)
+        start = datetime(1970, 1, 1) + timedelta(minutes=told[0].remedies[0].arguments["start"])
+        self.assertEqual(self.told(start), [])
+
+    def test_indoors_the_sun_does_not_come(self):
+        passes = [InLight(5, "lights", self.MORNING, 20, None)]
+        told = audit_in_light(passes, [], self.WANTED)
+        self.assertIn("indoors", told[0].text)
+        self.assertEqual([r.action for r in told[0].remedies], ["set_pass"], "there is no session to move it to")
+
+    def test_at_the_end_of_a_long_pass_the_light_has_gone(self):
+        self.assertEqual(self.told(datetime(2026, 6, 21, 9), 60), [])
+        self.assertTrue(self.told(datetime(2026, 6, 21, 9), 240))
 
 
 class TheStation(unittest.TestCase):

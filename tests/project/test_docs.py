@@ -14,7 +14,9 @@ from pydantic_core import PydanticUndefined
 
 import kind_distance
 from kind_distance.api import changes as api_changes
+from kind_distance.api import workchanges
 from kind_distance.api.app import create_app
+from kind_distance.api.given import Given
 from kind_distance.cli import main
 from kind_distance.studio.changes import CHANGES
 from tests.support import InFolder
@@ -78,8 +80,8 @@ class Api(InFolder):
     def test_every_change_has_a_model_with_the_same_fields(self):
         models = {
             model.model_fields["action"].annotation.__args__[0]: model
-            for model in vars(api_changes).values()
-            if isinstance(model, type) and issubclass(model, api_changes._Change) and "action" in model.model_fields
+            for model in [*vars(api_changes).values(), *vars(workchanges).values()]
+            if isinstance(model, type) and issubclass(model, Given) and "action" in model.model_fields
         }
         self.assertEqual(set(models), set(CHANGES))
         for action, model in models.items():
@@ -95,8 +97,8 @@ class Api(InFolder):
         members = {m.__name__ for m in api_changes.AnyChange.__args__[0].__args__}
         models = {
             name
-            for name, m in vars(api_changes).items()
-            if isinstance(m, type) and issubclass(m, api_changes._Change) and not name.startswith("_")
+            for name, m in [*vars(api_changes).items(), *vars(workchanges).items()]
+            if isinstance(m, type) and issubclass(m, Given) and m is not Given
         }
         self.assertEqual(members, models)
 

@@ -65,6 +65,44 @@ class Planning(unittest.TestCase):
         silenced = planned(passes=passes, meant_so={plan.judgements[0].key: "I like it so"})
         self.assertEqual(len(silenced.judgements), 1)
 
+    def test_a_plan_that_was_taken_is_judged_not_mended(self):
+        passes = [{"kind": "block_in", "plane": "Field"}, {"kind": "second_layer", "plane": "Field"}]
+        plan = [
+            {"layer_pass": 1, "session": 1, "start": "2026-11-28T09:00"},
+            {"layer_pass": 2, "session": 1, "start": "2026-11-28T09:20", "by_hand": True},
+        ]
+        wet = planned(passes=passes, plan=plan)
+        self.assertEqual(
+            [j.kind for j in wet.judgements if j.severity == "strong" and j.stage == "sessions"], ["undry"]
+        )
+        self.assertTrue(as_data(wet)["broken_rules"], "the verifier sees it too")
+        plan[1]["by_hand"] = False
+        dry = planned(passes=passes, plan=plan)
+        self.assertEqual([j for j in dry.judgements if j.kind == "undry"], [])
+        self.assertEqual(as_data(dry)["broken_rules"], [])
+
+    def test_faults_of_a_plan_are_named_by_their_place(self):
+        passes = [{"kind": "block_in", "plane": "Field"}]
+        for plan, fault in (
+            ([{"layer_pass": 2, "session": 1}], r"plan\[0\].layer_pass: there are 1 passes"),
+            ([{"layer_pass": 1, "session": 3}], r"plan\[0\].session: there are 2 sessions"),
+            ([{"layer_pass": 1, "session": 1}] * 2, "a pass stands in it twice"),
+            ([{"layer_pass": 1, "session": 1, "start": "noon"}], r"plan\[0\].start"),
+            ([{"layer_pass": 1, "session": 1, "start": "2026-12-28T09:00", "by_hand": True}], "outside its session"),
+        ):
+            with self.subTest(fault=fault), self.assertRaisesRegex(DocumentError, fault):
+                planned(passes=passes, plan=plan)
+        with self.assertRaisesRegex(DocumentError, r"passes\[0\].thing: no element is called 'Boat'"):
+            planned(passes=[{**passes[0], "thing": "Boat"}])
+        with self.assertRaisesRegex(DocumentError, "ready_by.purpose"):
+            planned(ready_by={"day": "2026-12-01", "purpose": "fun"})
+
+    def test_ready_by_a_day(self):
+        late = planned(medium="oil", ready_by={"day": "2026-11-30"}, sessions=[
+            {"start": "2026-11-28T09:00", "minutes": 240}, {"start": "2026-12-12T09:00", "minutes": 240},
+            {"start": "2026-12-28T09:00", "minutes": 240}])  # fmt: skip
+        self.assertIn("too_late", [j.kind for j in late.judgements])
+
     def test_what_is_done_stays_done(self):
         passes = [
             {"kind": "block_in", "plane": "Sky", "done": ["2026-11-28T09:00", "2026-11-28T09:20"]},

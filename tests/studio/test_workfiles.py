@@ -72,6 +72,30 @@ class Files(InFolder):
             [(p.start, p.end) for p in self.found.work.schedule.placements],
         )
 
+    def test_a_taken_plan_goes_along_and_stands_without_a_screen(self):
+        """Put by hand to a bad place: the document read back gives the same minutes and the same judgement."""
+        base = next(p for p in self.found.work.schedule.placements if self.kind(p.pass_id) == "block_in")
+        upper = next(p for p in self.found.work.schedule.placements if self.kind(p.pass_id) == "second_layer")
+        opened = self.do("place_pass", number=upper.pass_id, session=base.session_id, start=base.start)
+        opened = self.do("set_brief", deadline="2026-11-29", deadline_for="sale")
+        opened = self.do("set_pass", number=upper.pass_id, brush_mm=8.0, in_light=True)
+        planned = plan_document(read_document(document_zip(self.file, opened.painting.state, opened.survey), "p.zip"))
+        places = [
+            {(at, p.start) for at, p in enumerate(w.schedule.placements)} for w in (planned.work, opened.survey.work)
+        ]
+        self.assertEqual(places[0], places[1])
+        told = [{j.kind for j in found} for found in (planned.judgements, opened.survey.judgements)]
+        for kind in ("before_base", "too_late"):
+            self.assertIn(kind, told[0] & told[1])
+        self.assertEqual({p.brush_mm for p in planned.work.passes}, {None, 8.0})
+
+    def kind(self, number):
+        return next(p.kind for p in self.found.work.passes if p.id == number)
+
+    def do(self, action, **arguments):
+        self.opened = self.studio.change(3, self.opened.painting.version, action, arguments, NOW)
+        return self.opened
+
     def test_the_same_document_every_time(self):
         self.assertEqual(
             document_zip(self.file, self.state, self.found), document_zip(self.file, self.state, self.found)

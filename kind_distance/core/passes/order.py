@@ -52,6 +52,8 @@ def cut_round(passes: list[Pass], borders: list[Border]) -> list[tuple[Pass, Pas
         for second in passes[at + 1 :]:
             if first.plane is None or second.plane is None or first.kind != second.kind or first.kind not in LAYERS:
                 continue
+            if first.thing or second.thing:
+                continue  # a thing stands inside its plane and reaches no border
             length = touching.get((second.plane, first.plane), 0.0)
             if second.plane < first.plane and length > 0:
                 found.append((second, first, length))

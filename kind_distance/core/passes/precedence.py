@@ -66,6 +66,11 @@ def _by_upper(low: Pass, high: Pass, medium: Medium, place: str) -> tuple[Drynes
 
 
 def _usual_before(one: Pass, other: Pass) -> bool:
+    """Say whether one lies under another: by its level, and what is painted of a thing goes over its plane."""
+    if one.thing and other.thing and one.thing != other.thing:
+        return False
+    if LEVEL[one.kind] == LEVEL[other.kind]:
+        return not one.thing and bool(other.thing) and one.plane == other.plane
     return LEVEL[one.kind] < LEVEL[other.kind]
 
 
@@ -101,7 +106,7 @@ def order_rules(
         for second in passes[at + 1 :]:
             if first.plane is None or second.plane is None or first.plane == second.plane:
                 continue
-            if first.kind not in LAYERS or second.kind not in LAYERS:
+            if first.kind not in LAYERS or second.kind not in LAYERS or first.thing or second.thing:
                 continue
             far, near = min(first.plane, second.plane), max(first.plane, second.plane)
             length = touching.get((far, near), 0.0)

@@ -74,7 +74,9 @@ def _light(at: int, light: KeptFacts, passes: list[Pass]) -> Wanted:
     own = tuple(
         each.id
         for each in passes
-        if each.kind in kinds and (each.kind != "lift" or light.name in each.title or each.plane == light.rank)
+        if each.kind in kinds
+        and not each.thing
+        and (each.kind != "lift" or light.name in each.title or each.plane == light.rank)
     )
     said = WAYS_SAID.get(light.way, "")
     return Wanted("light", at, light.name, own, said if own or light.way == "ground" else "No pass does it.")

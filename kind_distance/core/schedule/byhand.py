@@ -64,8 +64,8 @@ def put_by_hand(problem: Problem, standing: Sequence[Placement], number: int, se
             "Make the session longer, or divide the pass.",
         )
     others = [p for p in standing if p.pass_id != number]
-    before = [p for p in others if p.session_id == session_id and (p.start + p.end) / 2 <= minute + each.minutes / 2]
-    hands_free = max([session.start, math.ceil(problem.free_from), *(p.end for p in before)])
+    before = [p for p in others if p.session_id == session_id and (p.start + p.end) / 2 < minute + each.minutes / 2]
+    hands_free = max([math.ceil(max(session.start, problem.free_from)), *(p.end for p in before)])
     start = min(max(minute, hands_free), session.end - each.minutes)
     if start < hands_free:
         raise DomainError(

@@ -115,10 +115,10 @@ def find_waits(problem: Problem, schedule: Schedule, following: tuple[NextPass, 
                 use = ""
                 if fitting:
                     best = max(fitting, key=lambda other: other.minutes)
-                    use = f" {best.said[:1].upper()}{best.said[1:]} for “{best.title}” takes {best.minutes}."
-                said = (
-                    f"{clock(free)} to {clock(each.start)}: {gap} min until {by_id[each.pass_id].said} can begin.{use}"
-                )
+                    use = f" Room for “{best.title}”: {best.said}, {best.minutes} min."
+                then = by_id[each.pass_id]
+                name = then.said if then.place else f"“{then.title}”"
+                said = f"{clock(free)} to {clock(each.start)}: {gap} min until {name} can begin.{use}"
                 waits.append(Wait(session.id, free, each.start, said))
             free = each.end
     return waits

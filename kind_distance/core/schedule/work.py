@@ -112,8 +112,8 @@ def _used(problem: Problem) -> tuple[int, int]:
 
 
 def _school_sessions(easel: Easel, orders: dict[str, list[Pass]]) -> dict[str, tuple[int, int]]:
-    """Count what each school would take of the sessions that are planned, and what it would leave over."""
-    if not easel.sessions:
+    """Count what each school would take of the sessions, and leave over; not once something is painted."""
+    if not easel.sessions or easel.done:
         return {}
     touching = frozenset(touching_planes(easel.borders))
     found = {}

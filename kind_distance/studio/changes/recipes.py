@@ -33,12 +33,14 @@ def _tied(state: State, element: int) -> list[PassRecord]:
 
 
 def _with(state: State, made: list[PassRecord]) -> State:
-    """Put passes in, each after the last one of its level."""
+    """Put passes in, each after the last one of its level on its plane."""
     if len(state.passes) + len(made) > MOST_PASSES:
         raise DomainError(f"{MOST_PASSES} passes are the most that are planned.", "Join some of them.")
     passes = list(state.passes)
     for each in made:
-        at = max((n for n, p in enumerate(passes, start=1) if LEVEL[p.kind] <= LEVEL[each.kind]), default=0)
+        under = [n for n, p in enumerate(passes, start=1) if LEVEL[p.kind] <= LEVEL[each.kind]]
+        own = [n for n in under if passes[n - 1].plane == each.plane]
+        at = max(own or under, default=0)
         passes.insert(at, replace(each, number=next_number([p.number for p in passes])))
     return replace(state, passes=placed(passes))
 

@@ -23,6 +23,7 @@ function colour(pass: Pass): string {
     : (looks.value.get(pass.plane)?.planned.colour ?? "var(--sheet)");
 }
 function where(pass: Pass): string {
+  if (pass.thing) return pass.thing;
   return pass.plane === null ? "whole surface" : (looks.value.get(pass.plane)?.name ?? "");
 }
 async function setMinutes(pass: Pass, event: Event): Promise<void> {
@@ -31,6 +32,23 @@ async function setMinutes(pass: Pass, event: Event): Promise<void> {
   if (minutes === pass.minutes) return;
   if (!(await table.change({ action: "set_pass", number: pass.number, minutes })))
     field.value = String(pass.minutes);
+}
+/** A move that was refused because the materials do not hold, until it is taken back or a reason is written. */
+const refused = ref<{ number: number; to: number; why: string } | null>(null);
+const reason = ref("");
+async function move(pass: Pass, to: number): Promise<void> {
+  refused.value = null;
+  const moved = await table.change({ action: "move_pass", number: pass.number, to });
+  if (!moved && table.problem?.code === "unsafe_order") {
+    refused.value = { number: pass.number, to, why: table.problem.message };
+    reason.value = "";
+    table.problem = null;
+  }
+}
+async function moveAnyway(): Promise<void> {
+  if (!refused.value) return;
+  const { number, to } = refused.value;
+  if (await table.change({ action: "move_pass", number, to, reason: reason.value })) refused.value = null;
 }
 async function key(pass: Pass, event: KeyboardEvent): Promise<void> {
   const by = { ArrowUp: -1, ArrowDown: 1 }[event.key];
@@ -90,7 +108,7 @@ async function key(pass: Pass, event: KeyboardEvent): Promise<void> {
             class="do quiet"
             :disabled="pass.place === 1"
             :aria-label="`Earlier: ${pass.title}, ${where(pass)}`"
-            @click="table.change({ action: 'move_pass', number: pass.number, to: pass.place - 1 })"
+            @click="move(pass, pass.place - 1)"
           >
             Earlier
           </button>
@@ -98,12 +116,23 @@ async function key(pass: Pass, event: KeyboardEvent): Promise<void> {
             class="do quiet"
             :disabled="pass.place === passes.length"
             :aria-label="`Later: ${pass.title}, ${where(pass)}`"
-            @click="table.change({ action: 'move_pass', number: pass.number, to: pass.place + 1 })"
+            @click="move(pass, pass.place + 1)"
           >
             Later
           </button>
         </span>
       </template>
+      <form v-if="refused?.number === pass.number" class="refused" role="alert" @submit.prevent="moveAnyway">
+        <p>
+          <b>{{ refused.why }}</b> If you know better, say in writing why; it is printed with the plan.
+        </p>
+        <label
+          >Why you do it all the same
+          <input v-model="reason" class="field" maxlength="200" size="34" required autofocus
+        /></label>
+        <button class="do" type="submit">Move it so</button>
+        <button class="do quiet" type="button" @click="refused = null">Leave it where it was</button>
+      </form>
     </li>
   </ol>
 </template>
@@ -146,6 +175,17 @@ async function key(pass: Pass, event: KeyboardEvent): Promise<void> {
 }
 .row .do {
   font-size: 13.5px;
+}
+.refused {
+  grid-column: 3 / -1;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 10px;
+  align-items: center;
+  padding: 4px 0 8px;
+}
+.refused p {
+  flex-basis: 100%;
 }
 .painted {
   color: var(--ink2);

@@ -47,7 +47,7 @@ async function copy(): Promise<void> {
             <template v-if="at">, </template>
             <button class="link" @click="table.pass = number">{{ passOf.get(number)?.title }}</button>
           </template>
-          <template v-if="each.said"> {{ each.said }}</template>
+          <em v-if="each.said">{{ each.said }}</em>
         </span>
         <span v-if="each.sort === 'thing'" class="deeds">
           <button

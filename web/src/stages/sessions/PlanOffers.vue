@@ -55,7 +55,10 @@ async function take(plan: number[][]): Promise<void> {
   <section class="offers" aria-label="Other plans">
     <h2>Another plan</h2>
     <div v-if="found && looking" role="status">
-      <p>Looking: {{ found.tries }} plans tried. Best so far: {{ found.best_said || "the one you have" }}.</p>
+      <p>
+        Looking; {{ found.tries === 1 ? "one plan" : `${found.tries} plans` }} tried. Best so far:
+        {{ found.best_said || "the one you have" }}.
+      </p>
       <p class="deeds">
         <button class="do" @click="stop">Stop, the best so far will do</button>
       </p>

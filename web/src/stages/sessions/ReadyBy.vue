@@ -43,13 +43,16 @@ function setPurpose(event: Event): void {
       /></label>
     </p>
     <p v-if="work.ready.said">{{ work.ready.said }}</p>
-    <template v-if="work.around.waits.length">
-      <h2>While you wait</h2>
-      <p v-for="each in work.around.waits.slice(0, 4)" :key="each.start_min">{{ each.said }}</p>
-    </template>
+    <details v-if="work.around.waits.length">
+      <summary>
+        {{ work.around.waits.length === 1 ? "One wait" : `${work.around.waits.length} waits` }} in your
+        sessions
+      </summary>
+      <p v-for="each in work.around.waits" :key="each.start_min">{{ each.said }}</p>
+    </details>
     <template v-if="work.around.others.length">
       <h2>Also on your calendar</h2>
-      <p v-for="each in work.around.others.slice(0, 4)" :key="`${each.painting}.${each.start_min}`">
+      <p v-for="each in work.around.others.slice(0, 3)" :key="`${each.painting}.${each.start_min}`">
         <router-link :to="`/paintings/${each.painting}/sessions`">{{ each.title }}</router-link>:
         {{ each.said }}
       </p>
@@ -68,6 +71,12 @@ function setPurpose(event: Event): void {
 h2 {
   margin: 8px 0 2px;
   font-size: 14px;
+}
+summary {
+  margin-top: 4px;
+  cursor: pointer;
+  text-decoration: underline;
+  text-underline-offset: 2px;
 }
 p + p {
   margin-top: 4px;

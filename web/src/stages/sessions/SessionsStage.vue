@@ -49,6 +49,14 @@ const at = computed(() => `/api/paintings/${table.painting?.id}`);
         <a class="do" :href="`${at}/sheet.pdf`" target="_blank" rel="noopener"
           >The sheet for the easel (PDF)</a
         >
+        <a
+          v-if="work.sessions.length"
+          class="do quiet"
+          :href="`${at}/plan.pdf`"
+          target="_blank"
+          rel="noopener"
+          >The whole plan (PDF)</a
+        >
         <a v-if="work.sessions.length" class="do quiet" :href="`${at}/sessions.ics`">To a calendar</a>
         <a class="do quiet" :href="`${at}/passes.csv`">Passes as a table</a>
         <a class="do quiet" :href="`${at}/document.zip`">All of it, as an open document</a>

@@ -1,6 +1,18 @@
 import { describe, expect, it } from "vitest";
 import type { Placement, Session } from "@/api/client";
-import { clock, FOLD, gapSaid, placeOf, spans, tail, ticks } from "./score";
+import {
+  calendar,
+  clock,
+  daySaid,
+  FOLD,
+  gapSaid,
+  minuteAt,
+  placeOf,
+  snapped,
+  spans,
+  tail,
+  ticks,
+} from "./score";
 
 function session(number: number, start: number, minutes: number): Session {
   return {
@@ -102,5 +114,62 @@ describe("a drying tail", () => {
   it("is not drawn for what does not dry", () => {
     const { all } = spans(TWO, 1000, 0);
     expect(tail(all, { end_min: 620, touch_late: 620 } as Placement, 40, 30)).toBe("");
+  });
+});
+
+describe("a pass put by hand", () => {
+  const { all } = spans(TWO, 1000, 0);
+
+  it("finds the minute under a place again, in whichever session", () => {
+    for (const minute of [600, 650, 699, 2040, 2065]) {
+      const found = minuteAt(all, placeOf(all, minute));
+      expect(found?.minute).toBeCloseTo(minute, 3);
+      expect(found?.session.number).toBe(minute < 2000 ? 1 : 2);
+    }
+  });
+
+  it("takes the nearer session between two, and their ends beyond them", () => {
+    const fold = all[1];
+    if (!fold) throw new Error("no fold");
+    expect(minuteAt(all, fold.left + 5)).toMatchObject({ minute: 700, session: { number: 1 } });
+    expect(minuteAt(all, fold.left + FOLD - 5)).toMatchObject({ minute: 2040, session: { number: 2 } });
+    expect(minuteAt(all, -50)?.minute).toBe(600);
+    expect(minuteAt(all, 5000)?.minute).toBe(2090);
+    expect(minuteAt([], 10)).toBeNull();
+  });
+
+  it("snaps to five minutes and never before the session", () => {
+    const odd = session(1, 603, 60);
+    expect(snapped(631.9, odd)).toBe(630);
+    expect(snapped(633, odd)).toBe(635);
+    expect(snapped(601, odd)).toBe(603);
+  });
+});
+
+describe("weeks and months", () => {
+  it("runs from the first day to the last thing that dries", () => {
+    const found = calendar(TWO, [600 + 9 * 1440], 1200);
+    expect(found.start).toBe(0);
+    expect(found.days).toBe(11);
+    expect(found.perDay * found.days).toBeCloseTo(1200);
+    expect(found.ticks[0]).toBe(0);
+    expect(found.ticks).toEqual([...found.ticks].sort((a, b) => a - b));
+  });
+
+  it("keeps marks apart however long it is", () => {
+    for (const days of [2, 20, 90, 400]) {
+      const { ticks: marks, perDay } = calendar(TWO, [days * 1440], 900);
+      const [first, second] = marks;
+      if (second !== undefined && first !== undefined)
+        expect(((second - first) / 1440) * perDay).toBeGreaterThan(55);
+    }
+  });
+
+  it("has room without a session", () => {
+    expect(calendar([], [], 300).days).toBeGreaterThanOrEqual(3);
+  });
+
+  it("says a day", () => {
+    expect(daySaid(Date.UTC(2026, 10, 28) / 60_000 + 430)).toBe("28 Nov");
   });
 });
