@@ -14,6 +14,7 @@ from kind_distance.core.passes.needed import needed_passes
 from kind_distance.core.passes.precedence import material_rules, order_rules, touching_planes
 from kind_distance.core.passes.schools import school_of
 from kind_distance.core.schedule.cost import LEFT_WEIGHT, SESSION_WEIGHT, plan_cost, session_clock
+from kind_distance.core.schedule.exact import plan_exactly
 from kind_distance.core.schedule.model import Done, Problem, Session
 from kind_distance.core.schedule.offers import FEW, offer_plans
 from kind_distance.core.schedule.plan import (
@@ -27,6 +28,7 @@ from kind_distance.core.schedule.plan import (
 from kind_distance.core.schedule.search import search
 from kind_distance.core.schedule.seek import sought
 from kind_distance.core.schedule.verify import verify
+from tests.exhaustive import Exhaustive
 
 DAY = 1440
 
@@ -65,24 +67,44 @@ def small(count, seed):
     return Problem(passes, rules, frozenset(), "not_tacky", spells)
 
 
-def exhaustive(problem):
-    """Least cost over every order and every cut between two sessions, each pass begun as soon as it can be."""
-    best = float("inf")
-    ids = [each.id for each in problem.passes]
-    for order in itertools.permutations(ids):
-        for cut in range(len(order) + 1):
-            listed = tuple((i, 1, 0) for i in order[:cut]) + tuple((i, 2, 0) for i in order[cut:])
-            best = min(best, plan_cost(problem, place_listed(problem, listed)))
-    return best
-
-
 class AgainstAllOrders(unittest.TestCase):
-    def test_as_good_as_an_exhaustive_search(self):
-        for count, seed in ((4, 1), (5, 2), (6, 3), (6, 4)):
-            problem = small(count, seed)
+    """Held against a search of our own tests that tries everything (`tests/exhaustive.py`), on 4 to 13 passes."""
+
+    def as_good(self, problem, equal):
+        found = plan_cost(problem, place_listed(problem, sought(problem)))
+        best = Exhaustive(problem).best
+        self.assertLessEqual(found, best + 1e-9)
+        return equal + (abs(found - best) < 1e-9)
+
+    def test_layers_on_two_places(self):
+        cases = [(count, seed) for count in range(4, 11) for seed in (1, 2, 3)]
+        equal = 0
+        for count, seed in cases:
             with self.subTest(passes=count, seed=seed):
-                found = place_listed(problem, sought(problem))
-                self.assertAlmostEqual(plan_cost(problem, found), exhaustive(problem), delta=1e-9)
+                equal = self.as_good(small(count, seed), equal)
+        self.assertGreaterEqual(equal, len(cases) - 2, "hardly ever is there a better one that begins at odd minutes")
+
+    def test_whole_paintings(self):
+        cases = [
+            (planes, sessions, minutes, seed, medium)
+            for planes, sessions in ((2, 2), (2, 3), (3, 2), (3, 3))
+            for minutes in (60, 100)
+            for seed, medium in ((1, "acrylic"), (2, "gouache"), (3, "watercolour"), (4, "oil"))
+        ]
+        equal = 0
+        for case in cases:
+            problem = painting(*case)
+            with self.subTest(case=case):
+                equal = self.as_good(problem, equal)
+                self.assertLessEqual(len(problem.passes), 14, "twelve or thirteen and the varnish")
+        self.assertGreaterEqual(equal, len(cases) - 4)
+
+    def test_too_large_it_says_so_and_keeps_what_is_known(self):
+        large = painting(6, 3, 120)
+        self.assertEqual(plan_exactly(large, 1e9), ((), False))
+        problem = painting(3, 3, 80, 2)
+        best = plan_cost(problem, place_listed(problem, sought(problem)))
+        self.assertEqual(plan_exactly(problem, best), ((), True), "nothing is better than the best")
 
 
 class Searching(unittest.TestCase):

@@ -8,6 +8,7 @@ from __future__ import annotations
 from collections.abc import Callable
 from typing import Protocol
 
+from kind_distance.core.schedule.exact import plan_exactly
 from kind_distance.core.schedule.model import Problem
 from kind_distance.core.schedule.plan import Placed, listed_of, merit, put_listed, tried
 from kind_distance.core.schedule.search import EFFORT, Listed, search, search_watched
@@ -47,8 +48,9 @@ def _answered(problem: Problem, listed: Listed) -> tuple[Listed, Placed]:
 def sought(problem: Problem, *, patiently: bool = False, watch: Watch | None = None) -> Listed:
     """Seek the plan of least cost in earnest.
 
-    The solver's answer is put on the board, and every pass is then tried elsewhere nearby; only what costs less is
-    kept. `patiently` takes many times the effort, to know what could be had.
+    The solver's answer is put on the board, a small painting is planned through and through, and every pass is then
+    tried elsewhere nearby; only what costs less is kept. `patiently` takes many times the effort, to know what could be
+    had.
 
     Parameters
     ----------
@@ -71,6 +73,9 @@ def sought(problem: Problem, *, patiently: bool = False, watch: Watch | None = N
     answer = _answered(problem, found)
     if merit(problem, answer[1]) < merit(problem, best):
         standing, best = answer
+    exact, _ = plan_exactly(problem, merit(problem, best))
+    if exact:
+        standing, best = exact, put_listed(problem, exact)
     if watch is not None:
         watch.report(2, standing, merit(problem, best))
     if len(standing) > SOUGHT_WHOLE:
