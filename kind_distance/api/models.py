@@ -222,7 +222,6 @@ class SchoolView(BaseModel):
     name: str
     reason: str
     cost: CostView
-    sessions_said: str
 
 
 class SessionView(BaseModel):

@@ -10,7 +10,7 @@ from pydantic import BaseModel
 from kind_distance.api.context import Here
 from kind_distance.errors import DomainError
 from kind_distance.studio.seeking import Seeking
-from kind_distance.studio.trying import put_there
+from kind_distance.studio.trying import put_there, sessions_of_schools
 from kind_distance.studio.workplan import kept_of, offered
 
 router = APIRouter(prefix="/api/paintings/{painting_id}", tags=["tries"])
@@ -131,3 +131,16 @@ def seek_stop(here: Here, painting_id: int, number: Seek) -> SeekingView:
     found.stop()
     found.wait(STOP_S)
     return _seeking(found)
+
+
+@router.get("/schools", summary="Count the sessions that each school of order takes")
+def schools(here: Here, painting_id: int) -> dict[str, str]:
+    """Plan the painting once for every school and say what each takes; empty once something is painted."""
+    found = sessions_of_schools(here.studio.desk(painting_id, here.clock()))
+    return {key: _sessions_said(used, left) for key, (used, left) in found.items()}
+
+
+def _sessions_said(used: int, left: int) -> str:
+    if left:
+        return f"{left} {'pass finds' if left == 1 else 'passes find'} no place"
+    return "1 session" if used == 1 else f"{used} sessions"

@@ -222,15 +222,6 @@ def _next(work: Work, now_min: int) -> str:
     return f"{say_moment(first.start, now_min)}, {where}, {first.minutes} min"
 
 
-def _sessions_said(taken: tuple[int, int] | None) -> str:
-    if taken is None:
-        return ""
-    used, left = taken
-    if left:
-        return f"{left} {'pass finds' if left == 1 else 'passes find'} no place"
-    return "1 session" if used == 1 else f"{used} sessions"
-
-
 def _ready(state: State, work: Work) -> m.ReadyView:
     """Say by which day the painting is to be ready, and when it is."""
     brief, wanted = state.brief, deadline_of(state)
@@ -308,7 +299,6 @@ def work_view(state: State, found: Survey, now_min: int, beside: Beside) -> m.Wo
                 name=o.school.name,
                 reason=o.school.reason,
                 cost=_cost(o.cost, unit),
-                sessions_said=_sessions_said(o.sessions),
             )
             for o in work.offers
         ],

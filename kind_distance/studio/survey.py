@@ -91,6 +91,7 @@ class Survey:
     work: Work
     judgements: list[Judgement]
     wanted: list[Wanted]
+    kept: tuple[KeptFacts, ...]
 
 
 @lru_cache(maxsize=16)
@@ -298,7 +299,7 @@ def survey(file: Path, state: State, now_min: int, beside: Beside = NOTHING_BESI
     if any(each.kind == "drawing_shows" for each in found):
         found = [each for each in found if each.kind != "line_shows"]  # told once, where the drawing is chosen
     loud = most_costly_first([each for each in found if each.key not in silenced])
-    return Survey(thumbnails, depth, work, loud + [each for each in found if each.key in silenced], wanted)
+    return Survey(thumbnails, depth, work, loud + [each for each in found if each.key in silenced], wanted, seen.kept)
 
 
 def wanted_of(file: Path, state: State, depth: DepthSurvey, work: Work, area_cm2: float) -> list[Wanted]:

@@ -5,9 +5,11 @@ from __future__ import annotations
 from dataclasses import dataclass, replace
 
 from kind_distance.core.judgement import Judgement
+from kind_distance.core.schedule.work import school_sessions
 from kind_distance.core.wording import clock
 from kind_distance.studio.changes.desk import Desk
 from kind_distance.studio.changes.sessions import place_pass
+from kind_distance.studio.workplan import Seen, derived_passes, easel_of
 
 
 @dataclass(frozen=True)
@@ -53,3 +55,12 @@ def put_there(desk: Desk, number: int, session: int, start: int) -> PutThere:
     )
     there = stands[number]
     return PutThere(there.start, there.end, breaks, moved)
+
+
+def sessions_of_schools(desk: Desk) -> dict[str, tuple[int, int]]:
+    """Count what each school of order would take of the sessions, and the passes it would leave over."""
+    found, state = desk.survey(), desk.state
+    given, planes = found.depth.given, found.work.planes
+    seen = Seen(kept=found.kept)
+    easel = easel_of(state, given, planes, desk.now_min, seen)
+    return school_sessions(easel, lambda school: derived_passes(state, planes, given.borders, school, seen.kept))

@@ -189,18 +189,10 @@ def deadline_of(state: State) -> Deadline | None:
     return Deadline(minute_of(brief.deadline), purpose_of(brief.deadline_for))
 
 
-def survey_passes(
-    state: State,
-    given: DepthInput,
-    plan: DepthPlan,
-    area_cm2: float,
-    now_min: int,
-    seen: Seen,
-) -> Work:
-    """Work out passes, order, cost, sessions and reasons."""
-    planes = plane_facts(given, plan, area_cm2, tuple(handling_of(each) for each in state.planes), seen)
+def easel_of(state: State, given: DepthInput, planes: list[PlaneFacts], now_min: int, seen: Seen) -> Easel:
+    """Lay out what passes are put to work with."""
     sessions = tuple(session_from(record) for record in state.sessions)
-    easel = Easel(
+    return Easel(
         planes,
         given.borders,
         medium_of(state.brief.medium),
@@ -216,9 +208,21 @@ def survey_passes(
         deadline_of(state),
         say_date,
     )
+
+
+def survey_passes(
+    state: State,
+    given: DepthInput,
+    plan: DepthPlan,
+    area_cm2: float,
+    now_min: int,
+    seen: Seen,
+) -> Work:
+    """Work out passes, order, cost, sessions and reasons."""
+    planes = plane_facts(given, plan, area_cm2, tuple(handling_of(each) for each in state.planes), seen)
     return put_to_work(
         passes_of(state, planes, given.borders, seen.kept),
-        easel,
+        easel_of(state, given, planes, now_min, seen),
         lambda school: derived_passes(state, planes, given.borders, school, seen.kept),
     )
 

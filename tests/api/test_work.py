@@ -134,9 +134,14 @@ class Shown(Planning):
         )
 
     def test_schools_tell_their_sessions(self):
-        said = {s["key"]: s["sessions_said"] for s in self.painting["work"]["schools"]}
-        self.assertTrue(all(said.values()))
+        said = self.get("schools").json()
+        self.assertEqual(set(said), {s["key"] for s in self.painting["work"]["schools"]})
         self.assertRegex(said["far_to_near"], r"^\d sessions?$")
+        self.do("set_session", session=1, minutes=10)
+        self.do("remove_session", session=2)
+        self.assertRegex(self.get("schools").json()["far_to_near"], r"^\d+ passes find no place$")
+        self.do("mark_done", number=self.painting["work"]["passes"][0]["number"])
+        self.assertEqual(self.get("schools").json(), {}, "what is painted belongs to one order")
 
 
 if __name__ == "__main__":

@@ -110,9 +110,9 @@ class Wanted(InBrowser):
     def test_a_recipe_is_given_and_copied(self):
         page = self.go(f"/paintings/{TEA}/passes")
         wanted = page.get_by_role("region", name="Everything wanted")
-        wanted.get_by_role("button", name="A recipe for Drying shed").click()
+        wanted.get_by_role("button", name="A recipe of its own: Drying shed").click()
         expect(wanted.get_by_role("button", name="pattern")).to_have_count(2)  # the shed's, and its plane's list
-        wanted.get_by_role("button", name="The same passes as Drying shed for others").click()
+        wanted.get_by_role("button", name="The same for others as for Drying shed").click()
         wanted.get_by_role("checkbox", name="Path").check()
         wanted.get_by_role("button", name="Copy the recipe").click()
         expect(wanted.get_by_role("button", name="pattern")).to_have_count(4)

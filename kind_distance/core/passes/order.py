@@ -258,12 +258,11 @@ def judge_order(
 
 @dataclass(frozen=True)
 class SchoolOffer:
-    """One school of order on this painting: what it costs, and the sessions it takes with the passes left over."""
+    """One school of order on this painting, and what it costs."""
 
     school: School
     cost: OrderCost
     sentence: str
-    sessions: tuple[int, int] | None = None
 
 
 def compare_schools(

@@ -6,7 +6,7 @@ The one way from passes to a plan, for a painting that is kept as for a document
 from __future__ import annotations
 
 from collections.abc import Callable
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 from functools import lru_cache
 
 from kind_distance.core.depth.readings import Border
@@ -111,13 +111,18 @@ def _used(problem: Problem) -> tuple[int, int]:
     return sessions_used(problem)
 
 
-def _school_sessions(easel: Easel, orders: dict[str, list[Pass]]) -> dict[str, tuple[int, int]]:
-    """Count what each school would take of the sessions, and leave over; not once something is painted."""
+def school_sessions(easel: Easel, derived: Callable[[str], list[Pass]]) -> dict[str, tuple[int, int]]:
+    """Count what each school would take of the sessions, and the passes it would leave over.
+
+    Asked for apart, since it plans the painting once for every school. Empty without a session, and once something
+    is painted.
+    """
     if not easel.sessions or easel.done:
         return {}
     touching = frozenset(touching_planes(easel.borders))
     found = {}
-    for key, passes in orders.items():
+    for key in SCHOOLS:
+        passes = derived(key)
         rules = (
             *material_rules(passes, easel.medium, easel.planes),
             *order_rules(passes, easel.borders, easel.planes, easel.unit),
@@ -141,8 +146,6 @@ def put_to_work(passes: list[Pass], easel: Easel, derived: Callable[[str], list[
     rules = [*material_rules(passes, medium, planes), *order_rules(passes, borders, planes, unit)]
     orders = {key: derived(key) for key in SCHOOLS}
     offers = compare_schools(list(SCHOOLS.values()), orders, borders, medium, planes, unit)
-    taken = _school_sessions(easel, orders)
-    offers = [replace(each, sessions=taken.get(each.school.key)) for each in offers]
     problem = Problem(
         tuple(passes),
         tuple(rules),

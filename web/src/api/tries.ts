@@ -190,3 +190,8 @@ export function placement(
     }),
   );
 }
+
+/** What each school of order takes of the sessions, in words. */
+export function schoolSessions(painting_id: number): Promise<Record<string, string>> {
+  return content(client.GET("/api/paintings/{painting_id}/schools", { params: { path: { painting_id } } }));
+}

@@ -1,7 +1,9 @@
 <script setup lang="ts">
 /** Schools of order side by side, with what each would cost on this painting. */
-import type { Schemas } from "@/api/client";
+import { ref, watch } from "vue";
+import { Problem, type Schemas } from "@/api/client";
 import { useTable } from "@/api/store";
+import { schoolSessions } from "@/api/tries";
 
 defineProps<{
   /** The schools. */
@@ -10,6 +12,23 @@ defineProps<{
   chosen: string;
 }>();
 const table = useTable();
+/** What each school takes of the sessions; asked for apart, as it plans the painting once for every school. */
+const taken = ref<Record<string, string>>({});
+watch(
+  () => table.painting?.version,
+  async () => {
+    const painting = table.painting;
+    if (!painting) return;
+    try {
+      const found = await schoolSessions(painting.id);
+      if (table.painting?.version === painting.version) taken.value = found;
+    } catch (problem) {
+      if (!(problem instanceof Problem)) throw problem;
+      taken.value = {};
+    }
+  },
+  { immediate: true },
+);
 </script>
 
 <template>
@@ -27,7 +46,7 @@ const table = useTable();
             {{ each.cost.cut_round_said }} to cut round · {{ each.cost.remixes }} remixes ·
             {{ each.cost.wait_said }} waiting<template v-if="each.cost.buried_said !== 'nothing'">
               · {{ each.cost.buried_said }} of fine work covered again</template
-            ><template v-if="each.sessions_said"> · {{ each.sessions_said }}</template>
+            ><template v-if="taken[each.key]"> · {{ taken[each.key] }}</template>
           </span>
           <span class="say">{{ each.reason }}</span>
         </button>

@@ -53,7 +53,7 @@ async function copy(): Promise<void> {
           <button
             v-if="!hasOwn(each.name)"
             class="do quiet"
-            :aria-label="`A recipe for ${each.name}`"
+            :aria-label="`A recipe of its own: ${each.name}`"
             @click="table.change({ action: 'add_recipe', element: each.number })"
           >
             A recipe of its own
@@ -62,7 +62,7 @@ async function copy(): Promise<void> {
             v-else-if="things.length > 1"
             class="do quiet"
             :aria-expanded="copying === each.number"
-            :aria-label="`The same passes as ${each.name} for others`"
+            :aria-label="`The same for others as for ${each.name}`"
             @click="copying = copying === each.number ? 0 : each.number"
           >
             The same for others

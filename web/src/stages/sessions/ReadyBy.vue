@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** The day by which the painting has to be ready, for what, and when it will be; what lies beside it on the calendar. */
+import { ref } from "vue";
 import type { Painting } from "@/api/client";
 import { useTable } from "@/api/store";
 
@@ -8,6 +9,7 @@ defineProps<{
   work: Painting["work"];
 }>();
 const table = useTable();
+const waiting = ref(false);
 type Purpose = "gift" | "trip" | "sale";
 const PURPOSES: [Purpose, string][] = [
   ["gift", "a gift"],
@@ -43,13 +45,15 @@ function setPurpose(event: Event): void {
       /></label>
     </p>
     <p v-if="work.ready.said">{{ work.ready.said }}</p>
-    <details v-if="work.around.waits.length">
-      <summary>
+    <template v-if="work.around.waits.length">
+      <button class="do quiet" :aria-expanded="waiting" @click="waiting = !waiting">
         {{ work.around.waits.length === 1 ? "One wait" : `${work.around.waits.length} waits` }} in your
         sessions
-      </summary>
-      <p v-for="each in work.around.waits" :key="each.start_min">{{ each.said }}</p>
-    </details>
+      </button>
+      <template v-if="waiting">
+        <p v-for="each in work.around.waits" :key="each.start_min">{{ each.said }}</p>
+      </template>
+    </template>
     <template v-if="work.around.others.length">
       <h2>Also on your calendar</h2>
       <p v-for="each in work.around.others.slice(0, 3)" :key="`${each.painting}.${each.start_min}`">
@@ -72,9 +76,8 @@ h2 {
   margin: 8px 0 2px;
   font-size: 14px;
 }
-summary {
-  margin-top: 4px;
-  cursor: pointer;
+a {
+  color: inherit;
   text-decoration: underline;
   text-underline-offset: 2px;
 }
