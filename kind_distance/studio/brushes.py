@@ -7,9 +7,10 @@ from pathlib import Path
 
 import cv2
 import numpy as np
+from numpy.typing import NDArray
 
 from kind_distance.core.depth.marking import Stroke
-from kind_distance.core.depth.smallest import smallest_widths
+from kind_distance.core.depth.smallest import shapes_of, smallest_widths
 from kind_distance.core.picture.thumbnail import ThumbnailSettings
 from kind_distance.store.records import State
 from kind_distance.studio import darkroom
@@ -19,20 +20,26 @@ from kind_distance.studio.strokes import marked, strokes_by_rank
 
 
 @lru_cache(maxsize=8)
+def _shapes(file: Path, framing: Framing, settings: ThumbnailSettings) -> tuple[NDArray[np.int32], NDArray[np.float64]]:
+    """Part the thumbnail into shapes; whatever is marked on the picture leaves them as they are."""
+    return shapes_of(darkroom.thumbnail(file, framing, settings).steps)
+
+
+@lru_cache(maxsize=8)
 def _widths(
     file: Path, framing: Framing, settings: ThumbnailSettings, count: int, with_sky: bool, strokes: tuple[Stroke, ...]
 ) -> tuple[float | None, ...]:
     """Measure them as shares of the thumbnail's width."""
-    steps = darkroom.thumbnail(file, framing, settings).steps
+    shapes, widths = _shapes(file, framing, settings)
     labels = marked(file, framing.plate, count, with_sky, strokes)
     if framing.crop is not None:
         across, down = (labels.shape[at] / framing.size_px[1 - at] for at in (1, 0))
         crop = framing.crop
         top, left = int(crop.y * down), int(crop.x * across)
         labels = labels[top : top + max(1, int(crop.height * down)), left : left + max(1, int(crop.width * across))]
-    fitted = cv2.resize(np.ascontiguousarray(labels), steps.shape[::-1], interpolation=cv2.INTER_NEAREST)
-    widths = smallest_widths(steps, np.asarray(fitted, dtype=np.uint8), count)
-    return tuple(None if width is None else width / steps.shape[1] for width in widths)
+    fitted = cv2.resize(np.ascontiguousarray(labels), shapes.shape[::-1], interpolation=cv2.INTER_NEAREST)
+    found = smallest_widths(shapes, widths, np.asarray(fitted, dtype=np.uint8), count)
+    return tuple(None if width is None else width / shapes.shape[1] for width in found)
 
 
 def smallest_mm(file: Path, state: State) -> tuple[float | None, ...]:

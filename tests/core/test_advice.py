@@ -7,7 +7,7 @@ import numpy as np
 
 from kind_distance.core.depth.elements import Element
 from kind_distance.core.depth.readings import Border
-from kind_distance.core.depth.smallest import smallest_widths
+from kind_distance.core.depth.smallest import shapes_of, smallest_widths
 from kind_distance.core.paint.drawing import DRAWING_MEDIA
 from kind_distance.core.paint.media import medium_of
 from kind_distance.core.passes.advice import (
@@ -59,7 +59,7 @@ class Brushes(unittest.TestCase):
         steps[(down - 30) ** 2 + (across - 40) ** 2 <= 10.5**2] = 1
         steps[80:89, 20:80] = 2
         steps[90:105, 110:125] = 3
-        far, near, none = smallest_widths(steps, labels, 3)
+        far, near, none = smallest_widths(*shapes_of(steps), labels, 3)
         self.assertAlmostEqual(far, 21, delta=2)
         self.assertAlmostEqual(near, 9, delta=1.5)
         self.assertIsNone(none)
