@@ -42,13 +42,16 @@ class Exhaustive:
         clock = self.gone[at] + now - self.problem.sessions[at].start
         return SESSION_WEIGHT * used + REMIX_WEIGHT * remixes + TURN_WEIGHT * turns, clock
 
-    def _starts(self, each, now, latest):
+    def _starts(self, each, now, session):
         """As soon as it can be; or so that it begins, or ends, when a film becomes dry: sooner is tacky sooner."""
-        soonest, _ = self.board.earliest(each, now)
+        latest = session.end - each.minutes
+        soonest, _ = self.board.earliest(each, now, session)
         dry = [ceil(f.touch_late) for f in self.board.films.values() if f.touch_late > soonest]
         wanted = {int(soonest), *dry, *(minute - each.minutes for minute in dry)}
         return sorted(
-            start for start in wanted if soonest <= start <= latest and self.board.earliest(each, start)[0] == start
+            start
+            for start in wanted
+            if soonest <= start <= latest and self.board.earliest(each, start, session)[0] == start
         )
 
     def _go(self, left, at, now):
@@ -67,13 +70,13 @@ class Exhaustive:
             each = self.passes[number]
             if self.board.waiting_for(each):
                 continue
-            for start in self._starts(each, now, session.end - each.minutes):
+            for start in self._starts(each, now, session):
                 end = start + each.minutes
                 film = self.board.paint(each, end)
                 self.placements.append(Placement(number, session.id, start, end, film))
                 self._go(left - {number}, at, end)
                 self.placements.pop()
-                del self.board.films[number]
+                self.board.unpaint(each)
         if at + 1 < len(self.problem.sessions):
             self._go(left, at + 1, max(self.problem.sessions[at + 1].start, self.problem.free_from))
         else:

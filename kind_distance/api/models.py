@@ -196,6 +196,7 @@ class PassView(BaseModel):
     brush_mm: float | None
     smallest_mm: float | None
     in_light: bool
+    aid: Literal["", "mist", "dryer"]
     thing: str
     done: bool
     waits_for: list[WaitView]
@@ -233,6 +234,9 @@ class SessionView(BaseModel):
     start_min: int
     minutes: int
     end_min: int
+    setup_min: int
+    cleanup_min: int
+    unbroken_min: int | None
     place: str
     outdoors: bool
     temperature_c: float

@@ -9,6 +9,8 @@ from pydantic import Field, FiniteFloat
 from kind_distance.api.given import Given, Minute, Number, Rank, Text
 from kind_distance.core.passes.kinds import PassKind
 
+Around = Annotated[int, Field(ge=0, le=1000)]
+
 
 class DerivePasses(Given):
     """Derive the passes from the plan again."""
@@ -27,6 +29,7 @@ class SetPass(Given):
     paint: Literal["watercolour", "gouache", "rewettable", "acrylic", "oil"] | None = None
     brush_mm: FiniteFloat | None = None
     in_light: bool | None = None
+    aid: Literal["", "mist", "dryer"] | None = None
 
 
 class SplitPass(Given):
@@ -76,6 +79,13 @@ class MovePass(Given):
     number: Number
     to: Number
     reason: Text = ""
+
+
+class SpoilPass(Given):
+    """Note that a painted pass is spoiled and has to be done again."""
+
+    action: Literal["spoil_pass"]
+    number: Number
 
 
 class MakeDry(Given):
@@ -142,6 +152,9 @@ class AddSession(Given):
     humidity: FiniteFloat = 50.0
     wind_m_s: FiniteFloat | None = None
     sun_w_m2: FiniteFloat | None = None
+    setup_min: Around = 0
+    cleanup_min: Around = 0
+    unbroken_min: Around | None = None
 
 
 class SetSession(Given):
@@ -158,6 +171,9 @@ class SetSession(Given):
     humidity: FiniteFloat | None = None
     wind_m_s: FiniteFloat | None = None
     sun_w_m2: FiniteFloat | None = None
+    setup_min: Around | None = None
+    cleanup_min: Around | None = None
+    unbroken_min: Around | None = None
 
 
 class CopySession(Given):
@@ -229,6 +245,7 @@ WorkChange = (
     | RemovePass
     | MoveBefore
     | MovePass
+    | SpoilPass
     | MakeDry
     | AddRecipe
     | CopyRecipe

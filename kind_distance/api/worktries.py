@@ -8,6 +8,7 @@ from fastapi import APIRouter, Path, Query
 from pydantic import BaseModel
 
 from kind_distance.api.context import Here
+from kind_distance.core.schedule.path import find_slack
 from kind_distance.errors import DomainError
 from kind_distance.studio.seeking import Seeking
 from kind_distance.studio.trying import put_there, sessions_of_schools
@@ -144,3 +145,23 @@ def _sessions_said(used: int, left: int) -> str:
     if left:
         return f"{left} {'pass finds' if left == 1 else 'passes find'} no place"
     return "1 session" if used == 1 else f"{used} sessions"
+
+
+class SlackView(BaseModel):
+    """How much later a pass may begin while all others stay."""
+
+    number: int
+    minutes: int
+    critical: bool
+    said: str
+
+
+@router.get("/slack", summary="Say what the end of the plan hangs on")
+def slack(here: Here, painting_id: int) -> list[SlackView]:
+    """Give the slack of every pass that has a place, and whether the end hangs on it."""
+    work = here.studio.desk(painting_id, here.clock()).survey().work
+    names = {each.id: each.said if each.place or each.thing else f"“{each.title}”" for each in work.passes}
+    return [
+        SlackView(number=each.pass_id, minutes=each.minutes, critical=each.critical, said=each.said(names))
+        for each in find_slack(work.problem, work.schedule)
+    ]

@@ -113,6 +113,7 @@ def _passes(work: Work, kept: list[tuple[Reserve, KeptLight]]) -> list[m.PassVie
             brush_mm=each.brush_mm,
             smallest_mm=_smallest(each, work),
             in_light=each.in_light,
+            aid=each.aid,
             thing=each.thing,
             done=each.id in finished,
             waits_for=waits.get(each.id, []),
@@ -137,9 +138,12 @@ def _sessions(state: State, work: Work, now_min: int) -> list[m.SessionView]:
                 number=record.number,
                 name=session.name,
                 start=record.start,
-                start_min=session.start,
-                minutes=session.minutes,
-                end_min=session.end,
+                start_min=session.from_door,
+                minutes=session.whole_min,
+                end_min=session.to_door,
+                setup_min=record.setup_min,
+                cleanup_min=record.cleanup_min,
+                unbroken_min=record.unbroken_min,
                 place=record.place,
                 outdoors=record.outdoors,
                 temperature_c=record.temperature_c,
@@ -219,7 +223,7 @@ def _next(work: Work, now_min: int) -> str:
         return "No session ahead" if work.sessions else "No session yet"
     first = ahead[0]
     where = "outdoors" if first.outdoors else "indoors"
-    return f"{say_moment(first.start, now_min)}, {where}, {first.minutes} min"
+    return f"{say_moment(first.from_door, now_min)}, {where}, {first.whole_min} min"
 
 
 def _ready(state: State, work: Work) -> m.ReadyView:

@@ -89,6 +89,7 @@ class LayerPass(_Part):
     brush_mm: Annotated[float, Field(ge=0.5, le=300)] | None = None
     in_light: bool = Field(False, description="Whether it has to be painted in the light of the photo.")
     thing: Name | None = Field(None, description="Name of the element it paints.")
+    aid: Literal["", "mist", "dryer"] = Field("", description="What its film is helped with while it is wet.")
 
 
 class SessionPart(_Part):
@@ -102,6 +103,11 @@ class SessionPart(_Part):
     humidity: Annotated[float, Field(ge=1, le=100)] = 50.0
     wind_m_s: Annotated[float, Field(ge=0, le=25)] = 0.1
     sun_w_m2: Annotated[float, Field(ge=0, le=1200)] = 0.0
+    setup_min: Annotated[int, Field(ge=0, le=240)] = 0
+    cleanup_min: Annotated[int, Field(ge=0, le=240)] = 0
+    unbroken_min: Annotated[int, Field(ge=20, le=240)] | None = Field(
+        None, description="Painting without a break that is not gone beyond."
+    )
 
 
 class PlanPart(_Part):

@@ -26,6 +26,7 @@ from kind_distance.core.wording import say_minutes
 from kind_distance.errors import DomainError
 from kind_distance.headless.document import Document, DocumentError
 from kind_distance.studio.clock import iso, minute_of, say_date, say_day
+from kind_distance.studio.workplan import LEAST_PAINTING_MIN
 
 RULES_VERSION = 1  # rises when the same document would give another plan
 FAR_VALUE, NEAR_VALUE = 8.2, 3.4  # values of planes that name none, farthest to nearest [V]
@@ -91,6 +92,7 @@ def _given_passes(document: Document, facts: list[PlaneFacts], medium: Medium) -
                 each.brush_mm,
                 each.in_light,
                 each.thing or "",
+                each.aid,
             )
         )
     return found
@@ -108,7 +110,22 @@ def _sessions(document: Document) -> tuple[Session, ...]:
     for at, each in enumerate(document.sessions):
         start = _minute(each.start, f"sessions[{at}].start")
         climate = Climate(each.temperature_c, each.humidity, each.wind_m_s, each.sun_w_m2)
-        sessions.append(Session(at + 1, say_day(start), start, each.minutes, each.outdoors, climate))
+        painting = each.minutes - each.setup_min - each.cleanup_min
+        if painting < LEAST_PAINTING_MIN:
+            raise DocumentError(f"sessions[{at}]: setting up and cleaning up leave no time.", "Make it longer.")
+        sessions.append(
+            Session(
+                at + 1,
+                say_day(start),
+                start + each.setup_min,
+                painting,
+                each.outdoors,
+                climate,
+                each.setup_min,
+                each.cleanup_min,
+                each.unbroken_min,
+            )
+        )
     return tuple(sorted(sessions, key=lambda session: session.start))
 
 
@@ -219,7 +236,7 @@ def as_data(plan: Planned) -> dict[str, Any]:
             {
                 "pass": placed.pass_id,
                 "said": by_id[placed.pass_id].said,
-                "session_start": iso(sessions[placed.session_id].start),
+                "session_start": iso(sessions[placed.session_id].from_door),
                 "start": iso(placed.start),
                 "end": iso(placed.end),
                 "touch_dry": [iso(placed.drying.touch_early), iso(placed.drying.touch_late)],

@@ -204,6 +204,7 @@ class PassRecord:
     brush_mm: float | None = None
     in_light: bool = False
     element: int | None = None
+    aid: str = ""
 
 
 @dataclass(frozen=True)
@@ -219,6 +220,9 @@ class SessionRecord:
     humidity: float = 50.0
     wind_m_s: float = 0.1
     sun_w_m2: float = 0.0
+    setup_min: int = 0
+    cleanup_min: int = 0
+    unbroken_min: int | None = None
 
 
 @dataclass(frozen=True)

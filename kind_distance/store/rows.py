@@ -51,9 +51,9 @@ PLANES = """SELECT number, rank, name, kind, distance_m, locked_value, nature, b
 STROKES = "SELECT number, plane, kind, width, points FROM stroke WHERE painting_id = ? ORDER BY number"
 PAIRS = "SELECT far, near, gap, direction FROM pair WHERE painting_id = ? ORDER BY far, near"
 PASSES = """SELECT number, place, kind, plane, title, paint, minutes, thickness, why, done_start, done_end,
-  planned_min, brush_mm, in_light, element FROM layer_pass WHERE painting_id = ? ORDER BY place"""
-SESSIONS = """SELECT number, start, minutes, place, outdoors, temperature_c, humidity, wind_m_s, sun_w_m2
-  FROM session WHERE painting_id = ? ORDER BY start, number"""
+  planned_min, brush_mm, in_light, element, aid FROM layer_pass WHERE painting_id = ? ORDER BY place"""
+SESSIONS = """SELECT number, start, minutes, place, outdoors, temperature_c, humidity, wind_m_s, sun_w_m2,
+  setup_min, cleanup_min, unbroken_min FROM session WHERE painting_id = ? ORDER BY start, number"""
 MEANT_SO = "SELECT key, reason FROM meant_so WHERE painting_id = ? ORDER BY key"
 
 JSON_FIELDS = {"points", "cuts", "crop", "edits", "card_places", "corners"}
@@ -188,13 +188,13 @@ PARTS = (
     ),
     _Part(
         "DELETE FROM layer_pass WHERE painting_id = ?",
-        "INSERT INTO layer_pass VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)",
+        "INSERT INTO layer_pass VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)",
         lambda state: state.passes,
         falls_with="planes",
     ),
     _Part(
         "DELETE FROM session WHERE painting_id = ?",
-        "INSERT INTO session VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)",
+        "INSERT INTO session VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)",
         lambda state: state.sessions,
     ),
     _Part(

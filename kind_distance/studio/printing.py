@@ -71,10 +71,10 @@ def _sheet(file: Path, state: State, found: Survey, session: Session | None) -> 
     chosen = found.thumbnails.get(brief.chosen_thumbnail or -1)
     heading, air = "All passes in order", "No session is planned yet."
     if session is not None:
-        heading = say_moment(session.start)
+        heading = say_moment(session.from_door)
         climate = session.climate
         air = (
-            f"{'Outdoors' if session.outdoors else 'Indoors'}, {session.minutes} min, "
+            f"{'Outdoors' if session.outdoors else 'Indoors'}, {session.whole_min} min, "
             f"{climate.temperature_c:g} °C, {climate.humidity:g} %. Drying times are estimates; touch before you trust."
         )
     said = ""

@@ -28,8 +28,8 @@ def _sessions(found: Survey) -> list[dict[str, Any]]:
         here = [p for p in found.work.schedule.placements if p.session_id == session.id]
         listed.append(
             {
-                "start": session.start,
-                "minutes": session.minutes,
+                "start": session.from_door,
+                "minutes": session.whole_min,
                 "outdoors": session.outdoors,
                 "temperature_c": session.climate.temperature_c,
                 "humidity": session.climate.humidity,

@@ -38,8 +38,8 @@ def sessions_calendar(painting_id: int, state: State, found: Survey, now_min: in
         placed = [p for p in work.schedule.placements if p.session_id == session.id]
         text = "\n".join(f"{clock(p.start)} {by_id[p.pass_id].said}" for p in placed)
         uid = f"painting-{painting_id}-session-{session.id}@kind-distance"
-        start = moment_of(session.start)
-        entries.append(Entry(uid, title, places.get(session.id, ""), text, start, session.minutes))
+        start = moment_of(session.from_door)
+        entries.append(Entry(uid, title, places.get(session.id, ""), text, start, session.whole_min))
     for milestone in work.schedule.milestones:
         each = by_id[milestone.pass_id]
         uid = f"painting-{painting_id}-pass-{each.id}@kind-distance"
@@ -129,6 +129,9 @@ def document_of(state: State, found: Survey) -> dict[str, Any]:
                 "humidity": each.humidity,
                 "wind_m_s": each.wind_m_s,
                 "sun_w_m2": each.sun_w_m2,
+                "setup_min": each.setup_min,
+                "cleanup_min": each.cleanup_min,
+                "unbroken_min": each.unbroken_min,
             }
             for each in state.sessions
         ],
@@ -178,6 +181,7 @@ def _passes(state: State, work: Work) -> list[dict[str, Any]]:
                 "brush_mm": each.brush_mm,
                 "in_light": each.in_light,
                 "thing": each.thing or None,
+                "aid": each.aid,
             }
         )
     return found

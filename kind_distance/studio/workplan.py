@@ -12,7 +12,7 @@ from kind_distance.core.colour.lab import lab_from_linear
 from kind_distance.core.depth.plan import DepthInput, DepthPlan
 from kind_distance.core.depth.readings import Border
 from kind_distance.core.paint.drawing import drawing_medium_of
-from kind_distance.core.paint.drying import Climate
+from kind_distance.core.paint.drying import Aid, Climate
 from kind_distance.core.paint.handling import Handling
 from kind_distance.core.paint.media import Medium, Paint, ground_of, medium_of
 from kind_distance.core.passes.kinds import PassKind
@@ -25,8 +25,11 @@ from kind_distance.core.schedule.offers import Offer, offer_plans
 from kind_distance.core.schedule.search import Listed
 from kind_distance.core.schedule.work import Easel, Work, put_to_work
 from kind_distance.core.wording import Unit
+from kind_distance.errors import DomainError
 from kind_distance.store.records import ElementRecord, PassRecord, PlaneRecord, SessionRecord, State
 from kind_distance.studio.clock import minute_of, say_date, say_day
+
+LEAST_PAINTING_MIN = 5  # of a session, when it is set up and before it is cleaned up
 
 
 def handling_of(record: PlaneRecord | ElementRecord) -> Handling:
@@ -125,6 +128,7 @@ def pass_from(record: PassRecord, planes: dict[int, PlaneRecord], things: dict[i
         record.brush_mm,
         record.in_light,
         things.get(record.element or 0, ""),
+        cast("Aid", record.aid),
     )
 
 
@@ -132,7 +136,23 @@ def session_from(record: SessionRecord) -> Session:
     """Turn a kept session into one that the core knows."""
     start = minute_of(record.start)
     climate = Climate(record.temperature_c, record.humidity, record.wind_m_s, record.sun_w_m2)
-    return Session(record.number, say_day(start), start, record.minutes, record.outdoors, climate)
+    before, after = record.setup_min, record.cleanup_min
+    if record.minutes - before - after < LEAST_PAINTING_MIN:
+        raise DomainError(
+            f"Setting up ({before} min) and cleaning up ({after} min) leave no time to paint in {record.minutes} min.",
+            "Make the session longer.",
+        )
+    return Session(
+        record.number,
+        say_day(start),
+        start + before,
+        record.minutes - before - after,
+        record.outdoors,
+        climate,
+        before,
+        after,
+        record.unbroken_min,
+    )
 
 
 def passes_of(

@@ -133,6 +133,13 @@ class Shown(Planning):
             [o["said"] for o in found], ["Saturday 28 November, 10:00, 200 min", "Sunday 29 November, 10:00, 200 min"]
         )
 
+    def test_what_the_end_hangs_on(self):
+        found = {s["number"]: s for s in self.get("slack").json()}
+        self.assertEqual(set(found), {p["number"] for p in self.painting["work"]["placements"]})
+        last = self.painting["work"]["placements"][-1]["number"]
+        self.assertTrue(found[last]["critical"])
+        self.assertTrue(all(s["said"].endswith(".") and s["minutes"] >= 0 for s in found.values()))
+
     def test_schools_tell_their_sessions(self):
         said = self.get("schools").json()
         self.assertEqual(set(said), {s["key"] for s in self.painting["work"]["schools"]})

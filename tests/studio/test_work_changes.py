@@ -288,6 +288,52 @@ class Calendar(Working):
         self.assertEqual((said, minutes), ("draw the planes", self.work.passes[0].minutes))
 
 
+class Spells(Working):
+    def test_setting_up_a_break_and_cleaning_up(self):
+        self.change("set_session", session=1, setup_min=20, cleanup_min=10, unbroken_min=45)
+        first = self.work.sessions[0]
+        self.assertEqual((first.start, first.minutes, first.whole_min), (minute_of(BEGIN) + 20, 210, 240))
+        self.assertTrue(all(p.start >= first.start for p in self.work.schedule.placements))
+        again = self.studio.open(1, NOW).painting.state.sessions[0]
+        self.assertEqual((again.setup_min, again.cleanup_min, again.unbroken_min), (20, 10, 45))
+        self.change("set_session", session=1, unbroken_min=0)
+        self.assertIsNone(self.state.sessions[0].unbroken_min)
+        self.refuse(DomainError, "set_session", session=1, setup_min=200, cleanup_min=38)
+        self.refuse(DomainError, "set_session", session=1, unbroken_min=5)
+        self.refuse(DomainError, "set_session", session=1, setup_min=999)
+
+    def test_a_dryer_and_who_may_have_it(self):
+        number = self.number("block_in", 4)
+        before = next(p for p in self.work.schedule.placements if p.pass_id == number).drying
+        self.change("set_pass", number=number, aid="dryer")
+        placed = next(p for p in self.work.schedule.placements if p.pass_id == number)
+        self.assertLess(placed.drying.touch_late - placed.end, before.touch_late - before.painted_at)
+        self.refuse(DomainError, "set_pass", number=number, aid="oven")
+        self.change("set_pass", number=number, aid="")
+        self.change("set_pass", number=number, paint="oil")
+        self.refuse(DomainError, "set_pass", number=number, aid="mist")
+
+    def test_mist_clears_a_blend_that_is_a_little_too_large(self):
+        self.change("set_plane", plane=2, marks="soft")
+        number = self.number("block_in", 2)
+        self.change("set_pass", number=number, minutes=6)
+        self.cleared_by("blend_too_large", "set_pass")
+        self.assertEqual(next(p.aid for p in self.work.passes if p.id == number), "mist")
+
+    def test_a_spoiled_layer_is_done_again_and_what_is_done_stays(self):
+        for kind, plane in (("drawing", None), ("block_in", 1)):
+            self.change("mark_done", number=self.number(kind, plane), minutes=8)
+        done = self.work.done
+        self.change("spoil_pass", number=self.number("block_in", 1))
+        self.assertEqual(self.work.done, done)
+        (again,) = [p for p in self.work.passes if p.title.endswith(", anew")]
+        self.assertEqual((again.kind, again.plane), ("block_in", 1))
+        places = [p.id for p in self.work.passes]
+        self.assertEqual(places.index(again.id), len(done), "right after what is painted")
+        self.assertIn(again.id, self.stands())
+        self.refuse(DomainError, "spoil_pass", number=again.id)
+
+
 class Knot(Working):
     def test_the_smallest_knot_is_said_and_giving_one_up_clears_it(self):
         self.change("remove_session", session=2)

@@ -8,7 +8,7 @@ from __future__ import annotations
 from collections.abc import Callable
 
 from kind_distance.core.judgement import Judgement, Remedy
-from kind_distance.core.paint.drying import Drying
+from kind_distance.core.paint.drying import AIDS, Drying
 from kind_distance.core.paint.media import SAID, WATER_BORNE, may_lie_on
 from kind_distance.core.passes.kinds import LAYERS, LEVEL
 from kind_distance.core.passes.model import Pass, PlaneFacts
@@ -166,6 +166,11 @@ def audit_blends(
                 each.minutes - stays, (each.plane,),
                 (
                     *parts,
+                    *(
+                        [Remedy("Mist it", "set_pass", {"number": each.id, "aid": "mist"})]
+                        if not each.aid and each.minutes <= stays * AIDS["mist"][0]
+                        else []
+                    ),
                     Remedy("Let the strokes stand", "set_plane", {"plane": each.plane, "marks": "broken"}),
                 ),
             )

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
+from kind_distance.core.paint.drying import Aid
 from kind_distance.core.paint.handling import Handling
 from kind_distance.core.paint.media import Dryness, Paint
 from kind_distance.core.passes.kinds import LEVEL, PassKind
@@ -100,6 +101,8 @@ class Pass:
         Whether it has to be painted in the light of the photo.
     thing : str
         Name of the thing it belongs to.
+    aid : "", "mist" or "dryer"
+        What its film is helped with.
     """
 
     id: int
@@ -114,6 +117,7 @@ class Pass:
     brush_mm: float | None = None
     in_light: bool = False
     thing: str = ""
+    aid: Aid = ""
 
     @property
     def said(self) -> str:

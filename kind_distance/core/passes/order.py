@@ -113,7 +113,7 @@ def _idle_minutes(passes: list[Pass], rules: list[Precedence], climate: Climate)
                 start = ready_at(rule.needs, ends[rule.before], start, each.minutes)
         idle += start - now
         now = start + each.minutes
-        film = dry(each.paint, now, weather, each.thickness)
+        film = dry(each.paint, now, weather, each.thickness, each.aid)
         ends[each.id] = (film.open_until, film.touch_late, film.through_late)
     return idle
 

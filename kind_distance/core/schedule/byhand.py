@@ -168,7 +168,7 @@ def first_that_holds(problem: Problem, board: Board, placement: Placement) -> tu
         if session.end <= placement.start:
             continue
         begin = max(placement.start, session.start)
-        start, _ = board.earliest(each, begin)
+        start, _ = board.earliest(each, begin, session)
         if start + each.minutes <= session.end:
             return session, math.ceil(start)
     return None

@@ -14,7 +14,7 @@ from dataclasses import dataclass, field
 from kind_distance.core.paint.drying import Drying
 from kind_distance.core.passes.model import Pass
 from kind_distance.core.schedule.cost import LEFT_WEIGHT, REMIX_WEIGHT, SESSION_WEIGHT, TURN_WEIGHT, plan_cost
-from kind_distance.core.schedule.model import Placement, Problem
+from kind_distance.core.schedule.model import Placement, Problem, Session
 from kind_distance.core.schedule.plan import Board, pinned
 from kind_distance.core.schedule.search import Listed
 
@@ -76,13 +76,14 @@ class _Search:
     seen: dict[tuple[object, ...], Seen] = field(default_factory=dict)
     branches: int = 0
 
-    def starts(self, each: Pass, now: float, latest: int) -> list[int]:
+    def starts(self, each: Pass, now: float, session: Session) -> list[int]:
         """Minutes worth beginning a pass at."""
-        soonest = int(self.board.earliest(each, now)[0])
+        latest = session.end - each.minutes
+        soonest = int(self.board.earliest(each, now, session)[0])
         dry = [math.ceil(f.touch_late) for f in self.board.films.values() if f.touch_late > soonest]
         wanted = {soonest, *dry, *(minute - each.minutes for minute in dry)}
         held = (start for start in wanted if soonest <= start <= latest)
-        return sorted(start for start in held if self.board.earliest(each, start)[0] == start)
+        return sorted(start for start in held if self.board.earliest(each, start, session)[0] == start)
 
     def bound(self, stand: _Stand, left: frozenset[int], clock: float) -> float:
         """Least cost of any plan that goes on from here: all that is left without a wait, remix or session more."""
@@ -120,7 +121,8 @@ class _Search:
         clock = self.gone[at] + now - session.start
         if self.branches > MOST_BRANCHES or self.bound(stand, left, clock) >= self.best - 1e-9:
             return
-        if self.dominated((left, at, stand.last, stand.current), now, stand.cost + clock):
+        run = None if session.unbroken_min is None else self.board.unbroken(session, now)
+        if self.dominated((left, at, stand.last, stand.current, run), now, stand.cost + clock):
             return
         fresh = not self.placements or self.placements[-1].session_id != session.id
         for number in sorted(left, key=lambda n: self.rank[n]):
@@ -128,12 +130,12 @@ class _Search:
             if self.board.waiting_for(each):
                 continue
             turned = stand.last is not None and self.rank[number] < self.rank[stand.last]
-            for start in self.starts(each, now, session.end - each.minutes):
+            for start in self.starts(each, now, session):
                 end = start + each.minutes
                 self.placements.append(Placement(number, session.id, start, end, self.board.paint(each, end)))
                 self.go(left - {number}, at, end, stand.after(each, new_session=fresh, turned=turned))
                 self.placements.pop()
-                del self.board.films[number]
+                self.board.unpaint(each)
         if at + 1 < len(self.problem.sessions):
             self.go(left, at + 1, max(self.problem.sessions[at + 1].start, self.problem.free_from), stand)
         else:

@@ -69,9 +69,9 @@ def audit_hands(problem: Problem, others: tuple[Other, ...]) -> list[Judgement]:
     found = []
     for session in problem.sessions:
         for other in others:
-            if session.end <= problem.free_from or other.start >= session.end or session.start >= other.end:
+            if session.end <= problem.free_from or other.start >= session.to_door or session.from_door >= other.end:
                 continue
-            shared = min(session.end, other.end) - max(session.start, other.start)
+            shared = min(session.to_door, other.end) - max(session.from_door, other.start)
             after: dict[str, object] = {"session": session.id, "start_min": other.end}
             found.append(
                 Judgement(

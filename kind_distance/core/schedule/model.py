@@ -9,6 +9,7 @@ from kind_distance.core.passes.model import Pass, Precedence
 from kind_distance.errors import DomainError
 
 LONGEST_SESSION_MIN = 12 * 60
+BREAK_MIN = 10  # what a break takes, and what counts as one; common practice, no source
 
 
 @dataclass(frozen=True)
@@ -21,11 +22,15 @@ class Session:
     name : str
         As said on screen, e.g. ``"Saturday 28 November"``.
     start : int
-        Clock minute at which it begins. [min]
+        Clock minute at which painting can begin. [min]
     minutes : int
-        Its length. [min] 5 to 720.
+        Time for painting. [min] 5 to 720.
     outdoors : bool
     climate : Climate
+    setup_min, cleanup_min : int
+        Time before and after it that belongs to the session and not to painting. [min]
+    unbroken_min : int or None
+        Painting without a break that is not gone beyond; None without a cap. [min]
     """
 
     id: int
@@ -34,6 +39,9 @@ class Session:
     minutes: int
     outdoors: bool = False
     climate: Climate = STUDIO
+    setup_min: int = 0
+    cleanup_min: int = 0
+    unbroken_min: int | None = None
 
     def __post_init__(self) -> None:
         if not 5 <= self.minutes <= LONGEST_SESSION_MIN:
@@ -43,8 +51,23 @@ class Session:
 
     @property
     def end(self) -> int:
-        """Clock minute at which it ends."""
+        """Clock minute at which painting ends."""
         return self.start + self.minutes
+
+    @property
+    def from_door(self) -> int:
+        """Clock minute at which setting up begins."""
+        return self.start - self.setup_min
+
+    @property
+    def to_door(self) -> int:
+        """Clock minute at which all is cleaned up."""
+        return self.end + self.cleanup_min
+
+    @property
+    def whole_min(self) -> int:
+        """All of it, with setting up and cleaning up. [min]."""
+        return self.to_door - self.from_door
 
 
 @dataclass(frozen=True)
@@ -152,7 +175,7 @@ class Problem:
 
     def __post_init__(self) -> None:
         for one, other in zip(self.sessions, self.sessions[1:], strict=False):
-            if other.start < one.end:
+            if other.from_door < one.to_door:
                 raise DomainError(
                     f"{one.name} and {other.name} overlap; you have one pair of hands.",
                     "Move or shorten one of the two sessions.",

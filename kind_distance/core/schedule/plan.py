@@ -18,6 +18,7 @@ from kind_distance.core.passes.order import ready_at
 from kind_distance.core.schedule.conflict import Conflict, find_conflict
 from kind_distance.core.schedule.cost import plan_cost
 from kind_distance.core.schedule.model import (
+    BREAK_MIN,
     LONGEST_SESSION_MIN,
     Help,
     Milestone,
@@ -66,18 +67,45 @@ class Board:
         self.passes = {each.id: each for each in problem.passes}
         self.weather: Weather = problem.weather()
         self.films: dict[int, Drying] = {}
+        self.spells: list[tuple[float, float, int]] = []
         self.needed: dict[int, list[Precedence]] = {}
         for rule in problem.rules:
             self.needed.setdefault(rule.after, []).append(rule)
-        for done in problem.done:
+        for done in sorted(problem.done, key=lambda each: each.end):
             if done.pass_id in self.passes:
                 self.paint(self.passes[done.pass_id], done.end)
 
     def paint(self, each: Pass, end: float) -> Drying:
         """Note that a pass ended, and follow its film."""
-        film = dry(each.paint, end, self.weather, each.thickness)
+        film = dry(each.paint, end, self.weather, each.thickness, each.aid)
         self.films[each.id] = film
+        self.spells.append((end - each.minutes, end, each.id))
         return film
+
+    def unpaint(self, each: Pass) -> None:
+        """Take back the pass that was painted last."""
+        del self.films[each.id]
+        self.spells.pop()
+
+    def unbroken(self, session: Session, now: float) -> float:
+        """Minutes painted without a break up to now; waits shorter than a break are none."""
+        begun = now
+        for start, end, _ in reversed(self.spells):
+            if end <= session.start or begun - end >= BREAK_MIN:
+                break
+            begun = min(begun, start)
+        return now - begun
+
+    def _rested(self, each: Pass, start: float, session: Session) -> tuple[float, Block | None]:
+        """First minute from `start` that keeps to the painter's cap on unbroken painting."""
+        if session.unbroken_min is None or not self.spells:
+            return start, None
+        painted = self.unbroken(session, start)
+        if painted <= 0 or painted + each.minutes <= session.unbroken_min:
+            return start, None
+        _, last, number = self.spells[-1]
+        reason = f"You have painted for {painted:.0f} min: step back for {BREAK_MIN}, look from three metres."
+        return last + BREAK_MIN, Block(last + BREAK_MIN, number, "break", reason)
 
     def waiting_for(self, each: Pass) -> list[int]:
         """List the passes that have to be painted before this one can be thought of."""
@@ -99,12 +127,15 @@ class Board:
         own = [film for film in own if film.touch_late > film.painted_at]
         return bool(own) and start + each.minutes <= max(film.open_until for film in own)
 
-    def earliest(self, each: Pass, start: float) -> tuple[float, Block | None]:
-        """First minute from `start` at which a pass may begin, and what held it back last."""
+    def earliest(self, each: Pass, start: float, session: Session | None = None) -> tuple[float, Block | None]:
+        """First minute from `start` at which a pass may begin, and what held it back last; with breaks in a session."""
         block: Block | None = None
         now = start
         while True:
             moved = now
+            if session is not None:
+                moved, held = self._rested(each, now, session)
+                block = held or block
             for painted, film in self.films.items():
                 wanted = self.needs_of(each, painted)
                 if wanted is None:
@@ -126,13 +157,13 @@ def _next_in(
     for each in open_passes:
         # What goes into wet paint does not wait while it can be done.
         if each.kind in WET_ONLY and not board.waiting_for(each) and board.wet_for(each, now):
-            start, _ = board.earliest(each, now)
+            start, _ = board.earliest(each, now, session)
             if start == now and start + each.minutes <= session.end:
                 return each, int(start)
     for rank, each in enumerate(open_passes):
         if board.waiting_for(each):
             continue
-        start, _ = board.earliest(each, now)
+        start, _ = board.earliest(each, now, session)
         if start + each.minutes > session.end:
             continue
         if best is None or (start + patience * rank, rank) < best[:2]:
@@ -200,7 +231,7 @@ def put_listed(problem: Problem, listed: Listed) -> Placed:
             start = max(now, not_before[number])
             held = False
             if number not in problem.fixed or number not in homes[session.id]:
-                start, _ = board.earliest(each, start)
+                start, _ = board.earliest(each, start, session)
                 held = bool(board.waiting_for(each))
             if held or start + each.minutes > session.end:
                 carried.append(number)
@@ -295,7 +326,8 @@ def _longer(problem: Problem) -> list[Help]:
     for at, session in enumerate(problem.sessions):
         if session.end <= problem.free_from:
             continue
-        room = problem.sessions[at + 1].start - session.end if at + 1 < len(problem.sessions) else MOST_EXTENSION_MIN
+        after = problem.sessions[at + 1] if at + 1 < len(problem.sessions) else None
+        room = MOST_EXTENSION_MIN if after is None else after.from_door - session.to_door
         limit = min(MOST_EXTENSION_MIN, room, LONGEST_SESSION_MIN - session.minutes)
 
         def fits(extra: int, at: int = at, session: Session = session) -> bool:
@@ -308,7 +340,7 @@ def _longer(problem: Problem) -> list[Help]:
 
         extra = _least(fits, range(EXTENSION_STEP_MIN, limit + 1, EXTENSION_STEP_MIN))
         if extra is not None:
-            offers.append(Help(session.id, session.minutes + extra, 0, 0, f"{session.name} {extra} min longer"))
+            offers.append(Help(session.id, session.whole_min + extra, 0, 0, f"{session.name} {extra} min longer"))
     return sorted(offers, key=lambda offer: offer.minutes)[:1]
 
 
@@ -332,6 +364,7 @@ def _more(problem: Problem) -> list[Help]:
 
         minutes = _least(fits, range(15, 241, 15))
         if minutes is not None:
+            minutes += last.whole_min - last.minutes
             count = "one more session" if times == 1 else f"{times} more sessions"
             when = ("a day" if days == 1 else f"{days} days") + (" later" if times == 1 else " apart")
             return [Help(last.id, minutes, days, times, f"{count} of {minutes} min, {when}")]

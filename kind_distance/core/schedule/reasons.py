@@ -16,7 +16,7 @@ class Reason:
     Parameters
     ----------
     pass_id : int
-    kind : "session", "painter", "drying", "order" or "hand"
+    kind : "session", "painter", "drying", "order", "break" or "hand"
         What blocks the minute before.
     not_earlier : str
     not_session_before : str
@@ -40,6 +40,8 @@ def board_before(problem: Problem, schedule: Schedule, at: int) -> Board:
 
 
 def _said_block(board: Board, block: Block) -> str:
+    if block.needs == "break":
+        return block.reason
     lower = board.passes[block.by]
     film = board.films[block.by]
     day = 1440
@@ -57,12 +59,13 @@ def _not_earlier(problem: Problem, board: Board, placement: Placement, before: P
     if each.id in problem.fixed:
         return "hand", "You put it there by hand."
     if placement.start == session.start:
-        return "session", f"{session.name} begins at {clock(session.start)}."
+        after = f", {session.setup_min} min after you come" if session.setup_min else ""
+        return "session", f"{session.name} begins at {clock(session.start)}{after}."
     free_from = before.end if before and before.session_id == session.id else session.start
     if placement.start > free_from:
-        _, block = board.earliest(each, free_from)
+        _, block = board.earliest(each, free_from, session)
         if block is not None:
-            return "drying", _said_block(board, block)
+            return ("break" if block.needs == "break" else "drying"), _said_block(board, block)
     if before is None:
         return "painter", "You are still on what was begun before."
     busy = board.passes[before.pass_id]

@@ -7,9 +7,18 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-from kind_distance.core.paint.drying import EARLY, LATE, OPEN_SHARE, STUDIO, Climate, through_dry_min, touch_dry_min
+from kind_distance.core.paint.drying import (
+    AIDS,
+    EARLY,
+    LATE,
+    OPEN_SHARE,
+    STUDIO,
+    Climate,
+    through_dry_min,
+    touch_dry_min,
+)
 from kind_distance.core.passes.model import Pass
-from kind_distance.core.schedule.model import Problem
+from kind_distance.core.schedule.model import BREAK_MIN, Problem, Session
 from kind_distance.core.schedule.plan import Schedule
 
 TOLERANCE_MIN = 2.0  # stepping by the minute rounds each change of state
@@ -46,12 +55,13 @@ def _follow(problem: Problem, each: Pass, end: float, until: float) -> _Film:
         return pace[state, climate]
 
     dose, deep, minute = 0.0, 0.0, end
-    while minute < until and dose < LATE:
+    stays_open, takes = AIDS[each.aid] if each.paint != "oil" else (1.0, 1.0)
+    while minute < until and dose < LATE * takes:
         dose += share_of("touch", _climate_at(problem, minute))
-        if dose >= OPEN_SHARE[each.paint] * EARLY:
+        if dose >= OPEN_SHARE[each.paint] * EARLY * stays_open:
             film.open_until = min(film.open_until, minute)
         minute += 1
-    if dose >= LATE:
+    if dose >= LATE * takes:
         film.touch = minute
     while minute < until and deep < LATE:
         deep += THROUGH_STEP_MIN * share_of("through", _climate_at(problem, minute))
@@ -100,6 +110,7 @@ def _places_broken(
             broken.append(f"{each.title} lies outside {session.name}")
         if problem.not_before is not None and placement.start < problem.not_before:
             broken.append(f"{each.title} lies in the past")
+    broken += [f"{session.name} has no break" for session in problem.sessions if _unbroken(problem, spans, session)]
     ordered = sorted(spans.items(), key=lambda item: item[1])
     for (one, (_, end)), (other, (start, _)) in zip(ordered, ordered[1:], strict=False):
         if start < end:
@@ -107,6 +118,21 @@ def _places_broken(
     accounted = set(spans) | {u.pass_id for u in schedule.unplaced} | {m.pass_id for m in schedule.milestones}
     waiting_varnish = {p.id for p in problem.passes if p.kind == "varnish" and schedule.unplaced}
     return broken + [f"{p.title} is lost" for p in problem.passes if p.id not in accounted | waiting_varnish]
+
+
+def _unbroken(problem: Problem, spans: dict[int, tuple[int, int]], session: Session) -> bool:
+    """Whether passes follow each other for longer than the painter's cap; one long pass alone is the painter's."""
+    if session.unbroken_min is None:
+        return False
+    inside = sorted((s, e, i) for i, (s, e) in spans.items() if session.start <= s < session.end)
+    first = last = None
+    for start, end, number in inside:
+        if last is None or start - last >= BREAK_MIN:
+            first = start
+        elif first is not None and end - first > session.unbroken_min and number not in problem.fixed:
+            return True
+        last = end
+    return False
 
 
 def _rules_broken(

@@ -52,9 +52,9 @@ def expired(problem: Problem, placements: Sequence[Placement]) -> list[Expired]:
         return []
     weather = problem.weather()
     films = [
-        (done.end, -1, done.pass_id, dry(passes[done.pass_id].paint, done.end, weather, passes[done.pass_id].thickness))
+        (done.end, -1, own.id, dry(own.paint, done.end, weather, own.thickness, own.aid))
         for done in problem.done
-        if done.pass_id in passes
+        if (own := passes.get(done.pass_id)) is not None
     ]
     films += [(each.end, each.session_id, each.pass_id, each.drying) for each in placements]
     found = []

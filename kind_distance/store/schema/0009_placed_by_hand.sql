@@ -11,3 +11,11 @@ ALTER TABLE layer_pass ADD COLUMN element INTEGER;
 -- The day by which the painting has to leave the house, and for what.
 ALTER TABLE brief ADD COLUMN deadline TEXT;
 ALTER TABLE brief ADD COLUMN deadline_for TEXT NOT NULL DEFAULT '';
+
+-- What a film is helped with while it is wet.
+ALTER TABLE layer_pass ADD COLUMN aid TEXT NOT NULL DEFAULT '' CHECK (aid IN ('', 'mist', 'dryer'));
+
+-- What belongs to a session and not to painting, and the cap on painting without a break.
+ALTER TABLE session ADD COLUMN setup_min INTEGER NOT NULL DEFAULT 0 CHECK (setup_min BETWEEN 0 AND 240);
+ALTER TABLE session ADD COLUMN cleanup_min INTEGER NOT NULL DEFAULT 0 CHECK (cleanup_min BETWEEN 0 AND 240);
+ALTER TABLE session ADD COLUMN unbroken_min INTEGER CHECK (unbroken_min BETWEEN 20 AND 240);

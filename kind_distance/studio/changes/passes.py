@@ -5,7 +5,8 @@ from __future__ import annotations
 from dataclasses import replace
 from typing import Any, cast
 
-from kind_distance.core.paint.media import SAID, may_lie_on, medium_of
+from kind_distance.core.paint.drying import AIDS
+from kind_distance.core.paint.media import SAID, WATER_BORNE, may_lie_on, medium_of
 from kind_distance.core.paint.underlay import UNDERLAY
 from kind_distance.core.passes.audit import LEAST_PART_MIN, UNSAFE
 from kind_distance.core.passes.kinds import KINDS, LEVEL, PassKind, cannot, kind_of, paint_in, title_in
@@ -29,6 +30,7 @@ CHANGES = (
     "move_before",
     "move_pass",
     "make_dry",
+    "spoil_pass",
     "mark_done",
     "mark_not_done",
 )
@@ -79,6 +81,23 @@ def in_order_of_school(state: State, desk: Desk) -> State:
     return replace(state, passes=placed(sorted(state.passes, key=order)))
 
 
+def _of_paint(record: PassRecord, paint: str | None, aid: str | None) -> dict[str, str]:
+    """Check what a pass is painted in and helped with."""
+    new: dict[str, str] = {}
+    if paint is not None:
+        if paint not in SAID or "dry" in (paint, record.paint):
+            raise DomainError(f"A pass is not painted in {paint}.", "Choose a paint of the list.")
+        new["paint"] = paint
+    if aid is not None:
+        if aid not in AIDS or (aid and new.get("paint", record.paint) not in WATER_BORNE):
+            raise DomainError(
+                "Only paint that dries by its water is helped by mist or a dryer; oil wrinkles under heat.",
+                "Let it dry by itself.",
+            )
+        new["aid"] = aid
+    return new
+
+
 def set_pass(
     desk: Desk,
     *,
@@ -89,6 +108,7 @@ def set_pass(
     paint: str | None = None,
     brush_mm: float | None = None,
     in_light: bool | None = None,
+    aid: str | None = None,
 ) -> Changed:
     """Rename a pass, or change its minutes, paint, thickness, brush, or whether it needs the light of the photo."""
     state = own_passes(desk)
@@ -110,10 +130,7 @@ def set_pass(
         new["planned_min"] = None  # said by hand: no log is reckoned into it any more
     if in_light is not None:
         new["in_light"] = in_light
-    if paint is not None:
-        if paint not in SAID or "dry" in (paint, record.paint):
-            raise DomainError(f"A pass is not painted in {paint}.", "Choose a paint of the list.")
-        new["paint"] = paint
+    new |= _of_paint(record, paint, aid)
     if record.done_end is not None and ("minutes" in new or "paint" in new):
         raise InUseError(f"{record.title} is painted already.", "Take the mark back first.")
     changed = replace(record, **new)
@@ -266,6 +283,31 @@ def move_before(desk: Desk, *, number: int, before: int, reason: str = "") -> Ch
     target = _pass_of(state, before).place
     own = _pass_of(state, number).place
     return move_pass(desk, number=number, to=target if own > target else target - 1, reason=reason)
+
+
+def spoil_pass(desk: Desk, *, number: int) -> Changed:
+    """Note that a painted pass is spoiled: it stays as painted, and the same has to be done again over it."""
+    state = own_passes(desk)
+    record = _pass_of(state, number)
+    if record.done_end is None:
+        raise DomainError(f"{record.title.capitalize()} is not painted yet.", "Change it as it stands.")
+    if len(state.passes) >= MOST_PASSES:
+        raise DomainError(f"{MOST_PASSES} passes are the most that are planned.", "Join some of them.")
+    again = replace(
+        record,
+        number=next_number([p.number for p in state.passes]),
+        title=clean_text(f"{record.title}, anew"[:LONGEST_NAME], "title", LONGEST_NAME),
+        minutes=record.planned_min or record.minutes,
+        planned_min=None,
+        done_start=None,
+        done_end=None,
+        why="The layer under it is spoiled. Take off what comes off, let the rest dry, and cover it.",
+    )
+    passes: list[PassRecord] = []
+    last_done = max(at for at, each in enumerate(state.passes) if each.done_end is not None)
+    for at, each in enumerate(state.passes):
+        passes += [each, again] if at == last_done else [each]
+    return replace(state, passes=placed(passes)), f"Spoiled, to be done again: {record.title}"
 
 
 def make_dry(desk: Desk, *, number: int) -> Changed:

@@ -29,6 +29,7 @@ CHANGES = (
     "let_plan_go",
 )
 MOST_SESSIONS = 60
+MOST_AROUND_MIN, LEAST_UNBROKEN_MIN = 240, 20
 # Air and light over the panel to begin with; common practice, no source.
 INDOOR_WIND, OUTDOOR_WIND, OUTDOOR_SUN = 0.1, 2.0, 100.0
 
@@ -49,6 +50,22 @@ def _checked(state: State, records: list[SessionRecord]) -> State:
     return replace(state, sessions=tuple(ordered))
 
 
+def _cap(minutes: int | None) -> int | None:
+    """Check a cap on unbroken painting; 0 is none."""
+    if not minutes:
+        return None
+    if not LEAST_UNBROKEN_MIN <= minutes <= MOST_AROUND_MIN:
+        raise DomainError(
+            f"A break after {minutes} minutes is no plan.", f"Enter {LEAST_UNBROKEN_MIN} to {MOST_AROUND_MIN} minutes."
+        )
+    return minutes
+
+
+def _check_around(record: SessionRecord) -> None:
+    if not 0 <= record.setup_min <= MOST_AROUND_MIN or not 0 <= record.cleanup_min <= MOST_AROUND_MIN:
+        raise DomainError("Setting up or cleaning up takes between nothing and four hours.", "Enter its minutes.")
+
+
 def add_session(
     desk: Desk,
     *,
@@ -60,6 +77,9 @@ def add_session(
     humidity: float = 50.0,
     wind_m_s: float | None = None,
     sun_w_m2: float | None = None,
+    setup_min: int = 0,
+    cleanup_min: int = 0,
+    unbroken_min: int | None = None,
 ) -> Changed:
     """Add a session."""
     record = SessionRecord(
@@ -72,7 +92,11 @@ def add_session(
         humidity,
         (OUTDOOR_WIND if outdoors else INDOOR_WIND) if wind_m_s is None else wind_m_s,
         (OUTDOOR_SUN if outdoors else 0.0) if sun_w_m2 is None else sun_w_m2,
+        setup_min,
+        cleanup_min,
+        _cap(unbroken_min),
     )
+    _check_around(record)
     state = _checked(desk.state, [*desk.state.sessions, record])
     return state, f"Session added: {say_moment(minute_of(record.start))}"
 
@@ -90,10 +114,13 @@ def set_session(
     humidity: float | None = None,
     wind_m_s: float | None = None,
     sun_w_m2: float | None = None,
+    setup_min: int | None = None,
+    cleanup_min: int | None = None,
+    unbroken_min: int | None = None,
 ) -> Changed:
     """Change a session; what is not said stays, but air and sun follow when it moves indoors or out.
 
-    Its beginning is said in ISO 8601 or as a clock minute.
+    Its beginning is said in ISO 8601 or as a clock minute. No cap on unbroken painting is said as 0.
     """
     record = _session_of(desk.state, session)
     wanted: dict[str, Any] = {
@@ -105,12 +132,17 @@ def set_session(
         "humidity": humidity,
         "wind_m_s": wind_m_s,
         "sun_w_m2": sun_w_m2,
+        "setup_min": setup_min,
+        "cleanup_min": cleanup_min,
     }
     new = {name: value for name, value in wanted.items() if value is not None}
     if outdoors is not None and outdoors != record.outdoors:
         new.setdefault("wind_m_s", OUTDOOR_WIND if outdoors else INDOOR_WIND)
         new.setdefault("sun_w_m2", OUTDOOR_SUN if outdoors else 0.0)
     changed = replace(record, **new)
+    if unbroken_min is not None:
+        changed = replace(changed, unbroken_min=_cap(unbroken_min))
+    _check_around(changed)
     records = [changed if s.number == session else s for s in desk.state.sessions]
     return _checked(desk.state, records), f"Session: {say_moment(minute_of(changed.start))}"
 

@@ -195,3 +195,10 @@ export function placement(
 export function schoolSessions(painting_id: number): Promise<Record<string, string>> {
   return content(client.GET("/api/paintings/{painting_id}/schools", { params: { path: { painting_id } } }));
 }
+
+export type Slack = Schemas["SlackView"];
+
+/** How much later each pass may begin while all others stay, and whether the end hangs on it. */
+export function slack(painting_id: number): Promise<Slack[]> {
+  return content(client.GET("/api/paintings/{painting_id}/slack", { params: { path: { painting_id } } }));
+}

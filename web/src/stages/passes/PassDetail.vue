@@ -37,6 +37,11 @@ function setLight(event: Event): void {
   const in_light = (event.target as HTMLInputElement).checked;
   void table.change({ action: "set_pass", number: props.pass.number, in_light });
 }
+const WATER = ["watercolour", "gouache", "rewettable", "acrylic"];
+function setAid(event: Event): void {
+  const aid = (event.target as HTMLSelectElement).value as Pass["aid"];
+  void table.change({ action: "set_pass", number: props.pass.number, aid });
+}
 const THICKNESSES: [number, string][] = [
   [0.5, "a thin film"],
   [0.7, "thinner than usual"],
@@ -63,6 +68,18 @@ const THICKNESSES: [number, string][] = [
           {{ pass.thickness }} times the usual
         </option>
       </select>
+    </p>
+    <p v-if="WATER.includes(pass.paint)">
+      <label
+        >It dries
+        <select class="field" :value="pass.aid" aria-label="What its drying is helped with" @change="setAid">
+          <option value="">by itself</option>
+          <option value="mist">slower, misted while it is worked</option>
+          <option value="dryer">sooner, with a dryer</option>
+        </select></label
+      ><template v-if="pass.aid === 'dryer'">
+        Keep it moving and an arm away; heat cracks thick paint, and masking fluid bakes on.</template
+      >
     </p>
     <p v-if="pass.paint !== 'dry'">
       <label
@@ -108,6 +125,9 @@ const THICKNESSES: [number, string][] = [
           Take it away
         </button>
       </template>
+      <button v-else class="do quiet" @click="table.change({ action: 'spoil_pass', number: pass.number })">
+        It is spoiled: paint it anew
+      </button>
     </div>
   </section>
 </template>

@@ -8,6 +8,8 @@ import { clock } from "./score";
 const props = defineProps<{
   /** Where it stands. */
   placement: Placement;
+  /** How much later it may begin, in words. */
+  slack?: string;
 }>();
 const table = useTable();
 const pass = computed(() =>
@@ -65,6 +67,7 @@ async function put(): Promise<void> {
         <b>Not in the session before:</b> {{ placement.not_session_before }}
       </p>
     </template>
+    <p v-if="slack && !placement.done"><b>Later:</b> {{ slack }}</p>
     <form v-if="!placement.done" class="put" @submit.prevent="put">
       <label
         >Put it in

@@ -15,6 +15,8 @@ const props = defineProps<{
   chosen: number;
   /** Whether one session is to fill the room. */
   close?: boolean;
+  /** Numbers of the passes that the end of the plan hangs on. */
+  critical?: Set<number>;
 }>();
 const emit = defineEmits<{ choose: [number: number]; session: [session: Session] }>();
 
@@ -42,6 +44,14 @@ const ghost = computed(() => {
   const width = Math.max(3, placeOf(layout.value.all, start + bar.pass.minutes) - left);
   return { left, width, top: bar.top, title: bar.pass.title };
 });
+/** Setting up and cleaning up: in the session, and not for painting. */
+function around(session: Session): [number, number][] {
+  const parts: [number, number][] = [
+    [session.start_min, session.start_min + session.setup_min],
+    [session.end_min - session.cleanup_min, session.end_min],
+  ];
+  return parts.filter(([from, to]) => to > from);
+}
 function pull(event: PointerEvent): void {
   const box = holder.value?.getBoundingClientRect();
   if (box && holder.value) move(event, box.left - holder.value.scrollLeft);
@@ -173,6 +183,15 @@ async function key(at: number, event: KeyboardEvent): Promise<void> {
               class="sheet"
               :class="{ over: span.session.over }"
             />
+            <template v-for="[from, to] in around(span.session)" :key="from">
+              <rect
+                :x="placeOf(layout.all, from)"
+                :y="HEAD"
+                :width="placeOf(layout.all, to) - placeOf(layout.all, from)"
+                :height="bottom - HEAD"
+                class="around"
+              />
+            </template>
             <foreignObject :x="span.left" y="0" :width="Math.max(span.width + 40, 120)" height="54">
               <button
                 class="head"
@@ -224,6 +243,7 @@ async function key(at: number, event: KeyboardEvent): Promise<void> {
             chosen: bar.placement.number === chosen,
             done: bar.placement.done,
             away: bar.placement.number === lifted?.number,
+            critical: critical?.has(bar.placement.number),
           }"
           role="button"
           tabindex="0"
@@ -252,6 +272,14 @@ async function key(at: number, event: KeyboardEvent): Promise<void> {
             :width="bar.width"
             :height="barHeight"
             :style="{ fill: bar.colour }"
+          />
+          <line
+            v-if="critical?.has(bar.placement.number)"
+            :x1="bar.left"
+            :x2="bar.left + bar.width"
+            :y1="bar.top + barHeight + 4"
+            :y2="bar.top + barHeight + 4"
+            class="hangs"
           />
           <path v-if="bar.placement.by_hand" :d="`M${bar.left} ${bar.top - 1} l7 0 l-3.5 6 z`" class="pin" />
           <path
@@ -292,9 +320,9 @@ async function key(at: number, event: KeyboardEvent): Promise<void> {
     </template>
   </div>
   <p class="legend">
-    Drag a bar, or press Shift and an arrow key, to put it elsewhere: what breaks is told before you let go. A
-    tail falls to touch dry; the dotted line in it is where it stops being open. Between the two it is tacky:
-    do not touch.
+    The end hangs on what is underlined. Drag a bar, or press Shift and an arrow key, to put it elsewhere:
+    what breaks is told before you let go. A tail falls to touch dry; the dotted line in it is where it stops
+    being open. Between the two it is tacky: do not touch.
   </p>
 </template>
 
@@ -314,6 +342,10 @@ async function key(at: number, event: KeyboardEvent): Promise<void> {
 }
 .sheet {
   fill: var(--sheet);
+}
+.around {
+  fill: var(--wall);
+  opacity: 0.65;
 }
 .over {
   opacity: 0.45;
@@ -389,6 +421,10 @@ async function key(at: number, event: KeyboardEvent): Promise<void> {
 }
 .bar rect {
   touch-action: none;
+}
+.hangs {
+  stroke: var(--line);
+  stroke-width: 3;
 }
 .pin {
   fill: var(--line);

@@ -41,6 +41,9 @@ const form = reactive({
   humidity: props.session?.humidity ?? 50,
   wind_m_s: props.session?.wind_m_s ?? 0.1,
   sun_w_m2: props.session?.sun_w_m2 ?? 0,
+  setup_min: props.session?.setup_min ?? props.last?.setup_min ?? 0,
+  cleanup_min: props.session?.cleanup_min ?? props.last?.cleanup_min ?? 0,
+  unbroken_min: props.session?.unbroken_min ?? (props.session ? 0 : (props.last?.unbroken_min ?? 0)),
 });
 const winds = computed(() => with_own(WINDS, form.wind_m_s, "m/s of wind"));
 const suns = computed(() => with_own(SUNS, form.sun_w_m2, "W/m² of sun"));
@@ -122,6 +125,24 @@ async function remove(): Promise<void> {
           <option v-for="[value, said] in suns" :key="value" :value="value">{{ said }}</option>
         </select> </label
       >.
+    </p>
+    <p class="sentence">
+      Of that,
+      <label
+        ><span class="hidden-label">Minutes to set up</span
+        ><input v-model.number="form.setup_min" class="field num" type="number" min="0" max="240" required
+      /></label>
+      min to set up and
+      <label
+        ><span class="hidden-label">Minutes to clean up</span
+        ><input v-model.number="form.cleanup_min" class="field num" type="number" min="0" max="240" required
+      /></label>
+      to clean up; a break after
+      <label
+        ><span class="hidden-label">Minutes of painting before a break, 0 for none</span
+        ><input v-model.number="form.unbroken_min" class="field num" type="number" min="0" max="240" required
+      /></label>
+      min of painting{{ form.unbroken_min ? "" : " (0: none)" }}.
     </p>
     <p v-if="session && form.outdoors">
       <button type="button" class="do quiet" @click="station">Air as the station has it</button>

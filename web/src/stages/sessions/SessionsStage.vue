@@ -1,8 +1,9 @@
 <script setup lang="ts">
 /** The score: passes placed in painting sessions so that every drying wait holds; each says why it stands there. */
 import { computed, ref, watch } from "vue";
-import type { Session } from "@/api/client";
+import { Problem, type Session } from "@/api/client";
 import { useTable } from "@/api/store";
+import { slack, type Slack } from "@/api/tries";
 import StageLayout from "../StageLayout.vue";
 import PlacementDetail from "./PlacementDetail.vue";
 import ScoreChart from "./ScoreChart.vue";
@@ -20,6 +21,26 @@ const ZOOMS: [Zoom, string][] = [
   ["close", "One session"],
 ];
 const zoom = ref<Zoom>("sessions");
+/** What the end of the plan hangs on; asked for apart, since it weighs every pass against all later ones. */
+const slacks = ref<Slack[]>([]);
+const critical = computed(
+  () => new Set(slacks.value.filter((each) => each.critical).map((each) => each.number)),
+);
+watch(
+  () => table.painting?.version,
+  async () => {
+    const painting = table.painting;
+    if (!painting) return;
+    try {
+      const found = await slack(painting.id);
+      if (table.painting?.version === painting.version) slacks.value = found;
+    } catch (problem) {
+      if (!(problem instanceof Problem)) throw problem;
+      slacks.value = [];
+    }
+  },
+  { immediate: true },
+);
 const editing = ref<Session | "new" | null>(null);
 const work = computed(() => table.painting?.work);
 const placement = computed(() => work.value?.placements.find((each) => each.number === table.pass));
@@ -88,6 +109,7 @@ const at = computed(() => `/api/paintings/${table.painting?.id}`);
       <ScoreChart
         v-else-if="work.sessions.length"
         :close="zoom === 'close'"
+        :critical="critical"
         :planes="table.painting.planes"
         :work="work"
         :chosen="table.pass"
@@ -124,7 +146,11 @@ const at = computed(() => `/api/paintings/${table.painting?.id}`);
       </div>
     </v-dialog>
     <template #margin>
-      <PlacementDetail v-if="placement" :placement="placement" />
+      <PlacementDetail
+        v-if="placement"
+        :placement="placement"
+        :slack="slacks.find((each) => each.number === placement?.number)?.said ?? ''"
+      />
       <PlanOffers v-if="work?.sessions.length" />
       <ReadyBy v-if="work?.sessions.length" :work="work" />
       <SessionMilestones v-if="work" :work="work" />
