@@ -56,24 +56,22 @@ class Slack:
         return f"{path}It may begin up to {say_minutes(self.minutes)} later, until {until}."
 
 
-def _asks(board: Board, placed: Placement, other: Placement) -> str | None:
-    """State that a later pass wants of this one's film; None where they never meet."""
+def _asks(board: Board, placed: Placement, other: Placement) -> tuple[bool, str | None]:
+    """Whether a later pass has to come after this one, and the state it wants of this one's film."""
     upper = board.passes[other.pass_id]
-    for rule in board.needed.get(upper.id, []):
-        if rule.before == placed.pass_id:
-            return rule.needs
+    after = any(rule.before == placed.pass_id for rule in board.needed.get(upper.id, []))
     wanted = board.needs_of(upper, placed.pass_id)
-    return None if wanted is None else wanted[0]
+    return after, None if wanted is None else wanted[0]
 
 
 def _allows(problem: Problem, board: Board, placed: Placement, other: Placement, delay: int) -> bool:
     """Whether a later pass still holds when this one comes so much later."""
-    needs = _asks(board, placed, other)
+    after, needs = _asks(board, placed, other)
     end = placed.end + delay
     if needs == "not_tacky" and placed.drying.touch_late <= other.start:
         needs = "touch_dry"  # it goes on dry paint: through the tacky time there is no way into the open one
     if needs is None or needs == "done":
-        return needs is None or end <= other.start
+        return not after or end <= other.start
     own = board.passes[placed.pass_id]
     film = dry(own.paint, end, problem.weather(), own.thickness, own.aid)
     until = (film.open_until, film.touch_late, film.through_late)
