@@ -34,6 +34,7 @@ function setPurpose(event: Event): void {
           <option v-for="[key, said] in PURPOSES" :key="key" :value="key">{{ said }}</option>
         </select></label
       >
+      {{ " " }}
       <label
         >by
         <input

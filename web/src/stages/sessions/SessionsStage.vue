@@ -151,6 +151,8 @@ const at = computed(() => `/api/paintings/${table.painting?.id}`);
         :placement="placement"
         :slack="slacks.find((each) => each.number === placement?.number)?.said ?? ''"
       />
+    </template>
+    <template #after>
       <PlanOffers v-if="work?.sessions.length" />
       <ReadyBy v-if="work?.sessions.length" :work="work" />
       <SessionMilestones v-if="work" :work="work" />
