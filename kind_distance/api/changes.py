@@ -30,6 +30,7 @@ class SetBrief(Given):
     drawing_detail: Text | None = None
     deadline: Text | None = None
     deadline_for: Literal["gift", "trip", "sale"] | None = None
+    light: Text | None = None
 
 
 class SetSource(Given):

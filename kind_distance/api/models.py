@@ -342,6 +342,7 @@ class ReadyView(BaseModel):
     day: str | None
     purpose: str
     said: str
+    light: str
 
 
 class WorkView(BaseModel):
@@ -505,6 +506,7 @@ class ChoicesView(BaseModel):
     brushes: list[ChoiceView]
     ways_to_keep: list[ChoiceView]
     pass_kinds: list[PassKindView]
+    lights: list[ChoiceView]
     softness: RangeView
     smallest_share: RangeView
     focus_reach: RangeView

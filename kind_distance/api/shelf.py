@@ -24,6 +24,7 @@ from kind_distance.core.colour.keys import KEYS, key_range
 from kind_distance.core.colour.munsell import PAINT_DARKEST, PAINT_LIGHTEST
 from kind_distance.core.depth.kept import WAYS
 from kind_distance.core.depth.veil import PROFILES
+from kind_distance.core.light.wanted import NAMES as LIGHTS
 from kind_distance.core.paint.drawing import DRAWING_DETAILS, DRAWING_MEDIA
 from kind_distance.core.paint.handling import BRUSHES
 from kind_distance.core.paint.media import GROUNDS, MEDIA, medium_of
@@ -86,6 +87,7 @@ def choices() -> ChoicesView:
             PassKindView(key=k.key, name=f"{k.name[:1].upper()}{k.name[1:]}", said=k.why, of_planes=k.where != "whole")
             for k in KINDS.values()
         ],
+        lights=[ChoiceView(key=key, name=name) for key, name in LIGHTS.items()],
         softness=_range(SOFTNESS_RANGE),
         smallest_share=_range(SMALLEST_RANGE),
         focus_reach=_range(REACHES),

@@ -239,7 +239,7 @@ def _ready(state: State, work: Work) -> m.ReadyView:
             spare = (wanted.minute - ready.minute) / 1440
             said += f", {spare:.0f} days before it is wanted" if spare >= 1.5 else ", just in time"
         said += f": {purpose.said}."
-    return m.ReadyView(day=brief.deadline, purpose=purpose.key, said=said)
+    return m.ReadyView(day=brief.deadline, purpose=purpose.key, said=said, light=brief.light)
 
 
 def _pace(beside: Beside, passes: list[Pass], done: set[int]) -> m.PaceView | None:

@@ -161,7 +161,7 @@ def shelf(db: sqlite3.Connection, *, binned: bool = False) -> list[ShelfEntry]:
         """SELECT p.id, p.version, p.changed_at, p.binned_at, p.summary, b.title, b.idea, b.medium, b.support,
              b.width_cm, b.height_cm, b.unit, b.ground, b.school, b.veil, b.visibility_km, b.pull, b.key, b.gap,
              b.main_source, b.chosen_thumbnail, b.passes_by_hand, b.focus_x, b.focus_y, b.focus_reach,
-             b.drawing_medium, b.drawing_detail, b.airlight, b.deadline, b.deadline_for
+             b.drawing_medium, b.drawing_detail, b.airlight, b.deadline, b.deadline_for, b.light
            FROM painting p JOIN brief b ON b.painting_id = p.id
            WHERE (p.binned_at IS NOT NULL) = ? ORDER BY p.changed_at DESC, p.id DESC""",
         (int(binned),),

@@ -36,6 +36,7 @@ class Brief:
     airlight: str | None = None
     deadline: str | None = None
     deadline_for: str = ""
+    light: str = ""
 
 
 @dataclass(frozen=True)

@@ -33,7 +33,7 @@ from kind_distance.store.records import (
 
 BRIEF = """SELECT title, idea, medium, support, width_cm, height_cm, unit, ground, school, veil, visibility_km, pull,
   key, gap, main_source, chosen_thumbnail, passes_by_hand, focus_x, focus_y, focus_reach, drawing_medium,
-  drawing_detail, airlight, deadline, deadline_for FROM brief WHERE painting_id = ?"""
+  drawing_detail, airlight, deadline, deadline_for, light FROM brief WHERE painting_id = ?"""
 SOURCES = """SELECT number, picture_hash, name, purpose, format, width_px, height_px, taken_at, lens, latitude,
   longitude, place_shared, remark, kind, maker, permission, standing, access, light_deg, made_from, tilt_deg, horizon,
   card, card_places, corners, air_veil, air_visibility_km FROM source WHERE painting_id = ? ORDER BY number"""
@@ -127,7 +127,7 @@ class _Part:
 PARTS = (
     _Part(
         "DELETE FROM brief WHERE painting_id = ?",
-        "INSERT INTO brief VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)",
+        "INSERT INTO brief VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)",
         lambda state: (state.brief,),
     ),
     _Part(

@@ -6,7 +6,7 @@ from functools import lru_cache
 
 from kind_distance.core.judgement import Judgement
 from kind_distance.core.light.station import StationReading, read_station
-from kind_distance.core.light.sun import Sun
+from kind_distance.core.light.wanted import LightWanted, light_wanted
 from kind_distance.core.schedule.outdoors import InLight, Outing, audit_in_light, audit_outings
 from kind_distance.core.schedule.work import Work
 from kind_distance.errors import DomainError
@@ -31,15 +31,17 @@ def judge_outdoors(state: State, work: Work, now_min: int) -> list[Judgement]:
     if source is None or source.latitude is None or source.longitude is None:
         return []
     outside = tuple(session for session in state.sessions if session.outdoors)
-    lit = _in_light(source, outside, work, now_min)
-    return [*(_judged(source, outside, now_min) if outside else []), *lit]
+    wanted = _wanted(source, state.brief.light)
+    lit = _in_light(source, outside, work, now_min, wanted)
+    return [*(_judged(source, outside, now_min, wanted) if outside else []), *lit]
 
 
-def _wanted(source: SourceRecord) -> Sun | None:
+def _wanted(source: SourceRecord, light: str) -> LightWanted | None:
     try:
-        return sun_of(source)
+        photo = sun_of(source)
     except DomainError:
-        return None
+        photo = None
+    return light_wanted(light, photo)
 
 
 def _outings(source: SourceRecord, sessions: tuple[SessionRecord, ...]) -> list[Outing]:
@@ -57,11 +59,19 @@ def _outings(source: SourceRecord, sessions: tuple[SessionRecord, ...]) -> list[
 
 
 @lru_cache(maxsize=16)
-def _judged(source: SourceRecord, sessions: tuple[SessionRecord, ...], now_min: int) -> list[Judgement]:
-    return audit_outings(_outings(source, sessions), _wanted(source), moment_of(now_min))
+def _judged(
+    source: SourceRecord, sessions: tuple[SessionRecord, ...], now_min: int, wanted: LightWanted | None
+) -> list[Judgement]:
+    return audit_outings(_outings(source, sessions), wanted, moment_of(now_min))
 
 
-def _in_light(source: SourceRecord, sessions: tuple[SessionRecord, ...], work: Work, now_min: int) -> list[Judgement]:
+def _in_light(
+    source: SourceRecord,
+    sessions: tuple[SessionRecord, ...],
+    work: Work,
+    now_min: int,
+    wanted: LightWanted | None,
+) -> list[Judgement]:
     """Judge the passes that need the light of the photo."""
     critical = {each.id: each for each in work.passes if each.in_light}
     if not critical:
@@ -79,4 +89,4 @@ def _in_light(source: SourceRecord, sessions: tuple[SessionRecord, ...], work: W
         for each in work.schedule.placements
         if each.pass_id in critical
     ]
-    return audit_in_light(placed, ahead, _wanted(source))
+    return audit_in_light(placed, ahead, wanted)

@@ -8,7 +8,9 @@ from datetime import date, datetime, timedelta
 
 from kind_distance.core.light.station import HEAT_C, RAIN_MM_H, light_window, read_station, sun_apart, sun_over
 from kind_distance.core.light.sun import Sun, sun_at
-from kind_distance.core.schedule.outdoors import SAME_LIGHT_DEG, InLight, Outing, audit_in_light, audit_outings
+from kind_distance.core.light.wanted import HOURS, SAME_LIGHT_DEG, LightWanted, light_wanted
+from kind_distance.core.schedule.outdoors import InLight, Outing, audit_in_light, audit_outings
+from kind_distance.errors import DomainError
 
 HERE = (51.0, 0.0)
 LONG_AGO = datetime(2026, 1, 1)
@@ -50,7 +52,7 @@ class InItsLight(unittest.TestCase):
     """A pass that needs the light of the photo: the sun leaves it by 22.5 degrees in about an hour and a half."""
 
     MORNING = datetime(2026, 6, 21, 8, 30)
-    WANTED = sun_at(*HERE, datetime(2026, 6, 21, 9), 0.0)
+    WANTED = LightWanted(sun=sun_at(*HERE, datetime(2026, 6, 21, 9), 0.0))
 
     def told(self, start, minutes=20, outings=None, wanted=WANTED):
         whole = outing(self.MORNING, 400)
@@ -64,7 +66,7 @@ class InItsLight(unittest.TestCase):
     def test_outside_it_is_told_and_the_remedy_leads_back_into_it(self):
         told = self.told(datetime(2026, 6, 21, 13))
         self.assertEqual([j.kind for j in told], ["out_of_light"])
-        apart = sun_apart(sun_at(*HERE, datetime(2026, 6, 21, 13, 20), 0.0), self.WANTED)
+        apart = sun_apart(sun_at(*HERE, datetime(2026, 6, 21, 13, 20), 0.0), self.WANTED.sun)
         self.assertIn(f"{apart:.0f}°", told[0].text)
         self.assertGreater(apart, SAME_LIGHT_DEG)
         start = datetime(1970, 1, 1) + timedelta(minutes=told[0].remedies[0].arguments["start"])
@@ -79,6 +81,49 @@ class InItsLight(unittest.TestCase):
     def test_at_the_end_of_a_long_pass_the_light_has_gone(self):
         self.assertEqual(self.told(datetime(2026, 6, 21, 9), 60), [])
         self.assertTrue(self.told(datetime(2026, 6, 21, 9), 240))
+
+
+class LightOfAnHour(unittest.TestCase):
+    """The painter's own light, wherever and whenever: held against the sun's track, which is held to its example."""
+
+    def window(self, key, day=date(2026, 3, 20)):
+        return LightWanted(key).window(*HERE, day)
+
+    def test_the_hours_follow_each_other(self):
+        spans = [self.window(key) for key in ("dawn", "low_morning", "high", "low_evening", "dusk")]
+        self.assertTrue(all(one[1] <= two[0] for one, two in zip(spans, spans[1:], strict=False)))
+
+    def test_at_their_ends_the_sun_stands_as_said(self):
+        for key, (_, low, high, rising) in HOURS.items():
+            begin, end = self.window(key)
+            heights = [sun_at(*HERE, at, 0.0).height_deg for at in (begin, end)]
+            wanted = (low, high) if rising else (high, low)
+            for height, limit in zip(heights, wanted, strict=True):
+                self.assertAlmostEqual(height, limit, delta=0.2)
+
+    def test_at_the_equinox_high_sun_lies_about_noon(self):
+        """Arithmetic: half the day is 6 hours; 85 % of the greatest height is kept for about 2 hours either way."""
+        begin, end = self.window("high")
+        noon = begin + (end - begin) / 2
+        self.assertLess(abs((noon - datetime(2026, 3, 20, 12, 7)).total_seconds()), 300)
+
+    def test_in_the_polar_night_there_is_none(self):
+        self.assertIsNone(LightWanted("high").window(78.0, 15.0, date(2026, 12, 21)))
+
+    def test_any_light_and_an_unknown_one(self):
+        self.assertIsNone(light_wanted("any", None))
+        self.assertIsNone(light_wanted("", None))
+        self.assertEqual(light_wanted("dusk", None).said, "last light")
+        with self.assertRaises(DomainError):
+            light_wanted("disco", None)
+
+    def test_a_session_in_another_light_is_moved_into_it(self):
+        wrong = outing(datetime(2026, 6, 21, 12), 90)
+        told = [j for j in audit_outings([wrong], LightWanted("low_evening"), LONG_AGO) if j.kind == "other_light"]
+        self.assertIn("You want low evening sun", told[0].text)
+        start = datetime.fromisoformat(told[0].remedies[0].arguments["start"])
+        moved = audit_outings([outing(start, 90)], LightWanted("low_evening"), LONG_AGO)
+        self.assertEqual([j for j in moved if j.kind == "other_light"], [])
 
 
 class TheStation(unittest.TestCase):
@@ -134,7 +179,7 @@ class Judged(unittest.TestCase):
 
     def test_another_light_than_the_photo_has(self):
         fair = day_with(lambda r: r.rain_mm_h == 0 and r.climate.wind_m_s < 3)
-        morning = sun_at(*HERE, fair.replace(hour=8), 0.0)
+        morning = LightWanted(sun=sun_at(*HERE, fair.replace(hour=8), 0.0))
         self.assertNotIn("other_light", self.kinds(outing(fair.replace(hour=8)), wanted=morning))
         late = outing(fair.replace(hour=15))
         told = next(j for j in audit_outings([late], morning, LONG_AGO) if j.kind == "other_light")

@@ -74,6 +74,16 @@ class ByHand(Working):
         self.assertFalse(any(each.by_hand for each in self.state.kept_plan))
         self.refuse(NotFoundError, "free_pass", number=layer)
 
+    def test_it_is_this_pass_whatever_planes_are_added(self):
+        layer = self.number("second_layer", 4)
+        said = next(p.said for p in self.work.passes if p.id == layer)
+        self.change("place_pass", number=layer, session=2, start=minute_of("2026-11-29T10:30"))
+        self.change("add_plane", after=1, name="Far ridge", kind="land")
+        fixed = [p.said for p in self.work.passes if p.id in self.work.problem.fixed]
+        self.assertEqual(fixed, [said])
+        self.change("derive_passes")
+        self.assertEqual(self.state.kept_plan, (), "another list, another plan")
+
     def test_it_is_kept_in_the_file(self):
         self.change("place_pass", number=self.number("lights"), session=2, start=minute_of("2026-11-29T12:00"))
         again = self.studio.open(1, NOW)

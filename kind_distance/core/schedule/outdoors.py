@@ -13,16 +13,15 @@ from kind_distance.core.light.station import (
     HEAT_C,
     RAIN_MM_H,
     WIND_M_S,
-    light_window,
     read_station,
     sun_apart,
     sun_over,
 )
-from kind_distance.core.light.sun import Sun, wind
+from kind_distance.core.light.sun import wind
+from kind_distance.core.light.wanted import LightWanted
 from kind_distance.core.wording import say_minutes
 
 STAGE = "sessions"
-SAME_LIGHT_DEG = 22.5  # how far the sun goes in 90 minutes: from there on it is another light; common practice
 TWILIGHT_DEG = -3.0  # under this height of the sun one no longer judges colour; common practice, no source
 LEAST_SHARE = 0.34  # of a session in the wanted light, under which it is told
 DAYS_TRIED = 10
@@ -121,7 +120,7 @@ def _bad_weather(outing: Outing, now: datetime) -> list[Judgement]:
     return found
 
 
-def _light(outing: Outing, wanted: Sun | None, now: datetime) -> list[Judgement]:
+def _light(outing: Outing, wanted: LightWanted | None, now: datetime) -> list[Judgement]:
     track = sun_over(outing.latitude, outing.longitude, outing.start, outing.minutes)
     dark = sum(sun.height_deg < TWILIGHT_DEG for _, sun in track) / len(track)
     if dark > LEAST_SHARE:
@@ -135,11 +134,12 @@ def _light(outing: Outing, wanted: Sun | None, now: datetime) -> list[Judgement]
         ]  # fmt: skip
     if wanted is None:
         return []
-    inside = sum(sun_apart(sun, wanted) <= SAME_LIGHT_DEG for _, sun in track) / len(track)
+    place = (outing.latitude, outing.longitude)
+    inside = sum(wanted.holds(*place, at, sun) for at, sun in track) / len(track)
     if inside >= LEAST_SHARE:
         return []
     first, last = track[0][1], track[-1][1]
-    window = light_window(outing.latitude, outing.longitude, outing.start.date(), wanted, SAME_LIGHT_DEG)
+    window = wanted.window(*place, outing.start.date())
     remedies = []
     said = "On that day it never stands so."
     if window is not None:
@@ -149,26 +149,25 @@ def _light(outing: Outing, wanted: Sun | None, now: datetime) -> list[Judgement]
         room = max(begin, begin + (end - begin) / 2 - timedelta(minutes=outing.minutes / 2))
         if room > now:
             remedies.append(_moved(outing, room.replace(second=0), f"Begin at {room:%H:%M}"))
+    then = " Follow the photo's light from memory, or make a second study." if wanted.sun is not None else ""
     return [
         _judge(
             outing, "other_light", "mild", f"Another light on {outing.name}",
-            f"Your photo has the sun {wanted.height_deg:.0f}° high in the {wind(wanted.bearing_deg)}; here it goes "
-            f"from {first.height_deg:.0f}° in the {wind(first.bearing_deg)} to {last.height_deg:.0f}° in the "
-            f"{wind(last.bearing_deg)}, so shadows fall elsewhere. {said} Follow the photo's light from "
-            "memory, or make a second study.",
+            f"You want {wanted.said}; here the sun goes from {first.height_deg:.0f}° in the {wind(first.bearing_deg)} "
+            f"to {last.height_deg:.0f}° in the {wind(last.bearing_deg)}, so shadows fall elsewhere. {said}{then}",
             20 * (1 - inside), *remedies,
         )
     ]  # fmt: skip
 
 
-def audit_outings(outings: list[Outing], wanted: Sun | None, now: datetime) -> list[Judgement]:
+def audit_outings(outings: list[Outing], wanted: LightWanted | None, now: datetime) -> list[Judgement]:
     """Judge sessions outdoors that are still to come.
 
     Parameters
     ----------
     outings : list of Outing
-    wanted : Sun or None
-        Where the sun stood in the photo that is painted from; None where that is not known.
+    wanted : LightWanted or None
+        Of the photo, or of an hour; None where any will do, or nobody knows.
     now : datetime
         Local wall time.
     """
@@ -201,9 +200,9 @@ class InLight:
     outing: Outing | None
 
 
-def _window_in(outing: Outing, wanted: Sun) -> tuple[datetime, datetime] | None:
+def _window_in(outing: Outing, wanted: LightWanted) -> tuple[datetime, datetime] | None:
     """Part of a session in which the sun stands as wanted."""
-    window = light_window(outing.latitude, outing.longitude, outing.start.date(), wanted, SAME_LIGHT_DEG)
+    window = wanted.window(outing.latitude, outing.longitude, outing.start.date())
     if window is None:
         return None
     begin = max(window[0], outing.start)
@@ -211,7 +210,7 @@ def _window_in(outing: Outing, wanted: Sun) -> tuple[datetime, datetime] | None:
     return (begin, end) if begin < end else None
 
 
-def audit_in_light(passes: list[InLight], outings: list[Outing], wanted: Sun | None) -> list[Judgement]:
+def audit_in_light(passes: list[InLight], outings: list[Outing], wanted: LightWanted | None) -> list[Judgement]:
     """Name passes that need the light of the photo and are painted in another.
 
     Parameters
@@ -219,8 +218,8 @@ def audit_in_light(passes: list[InLight], outings: list[Outing], wanted: Sun | N
     passes : list of InLight
     outings : list of Outing
         Sessions outdoors, in order of time.
-    wanted : Sun or None
-        Where the sun stood in the photo; None where that is not known, and nothing can be said.
+    wanted : LightWanted or None
+        None where any will do, or nobody knows, and nothing can be said.
     """
     if wanted is None:
         return []
@@ -228,14 +227,15 @@ def audit_in_light(passes: list[InLight], outings: list[Outing], wanted: Sun | N
     for each in passes:
         outing = each.outing
         if outing is None:
-            said = "It stands indoors, where the sun of the photo does not come."
-            apart = 180.0
+            said = "It stands indoors, where the sun does not come."
         else:
             track = sun_over(outing.latitude, outing.longitude, each.start, each.minutes)
-            apart = max(sun_apart(sun, wanted) for _, sun in track)
-            if apart <= SAME_LIGHT_DEG:
+            outside = [sun for at, sun in track if not wanted.holds(outing.latitude, outing.longitude, at, sun)]
+            if not outside:
                 continue
-            said = f"By the end of it the sun has gone {apart:.0f}° from where it stood in the photo."
+            sun = outside[-1]
+            said = f"There the sun stands {sun.height_deg:.0f}° high in the {wind(sun.bearing_deg)}"
+            said += f", {sun_apart(sun, wanted.sun):.0f}° from it." if wanted.sun is not None else "."
         remedies = []
         for other in outings:
             window = _window_in(other, wanted)
@@ -250,9 +250,8 @@ def audit_in_light(passes: list[InLight], outings: list[Outing], wanted: Sun | N
             Judgement(
                 f"out_of_light:{each.number}", "out_of_light", STAGE, "mild",
                 f"{each.said[:1].upper()}{each.said[1:]} stands outside its light",
-                f"You want it painted in the light of the photo ({wanted.height_deg:.0f}° high in the "
-                f"{wind(wanted.bearing_deg)}). {said} Shadows and colour of light are other ones then.",
-                apart, (), (*remedies, Remedy("It needs no certain light", "set_pass",
+                f"You want it painted in {wanted.said}. {said} Shadows and colour of light are other ones then.",
+                float(each.minutes), (), (*remedies, Remedy("It needs no certain light", "set_pass",
                                               {"number": each.number, "in_light": False})),
             )
         )  # fmt: skip

@@ -11,6 +11,8 @@ ALTER TABLE layer_pass ADD COLUMN element INTEGER;
 -- The day by which the painting has to leave the house, and for what.
 ALTER TABLE brief ADD COLUMN deadline TEXT;
 ALTER TABLE brief ADD COLUMN deadline_for TEXT NOT NULL DEFAULT '';
+-- The light that is wanted outdoors; empty for that of the photo.
+ALTER TABLE brief ADD COLUMN light TEXT NOT NULL DEFAULT '';
 
 -- What a film is helped with while it is wet.
 ALTER TABLE layer_pass ADD COLUMN aid TEXT NOT NULL DEFAULT '' CHECK (aid IN ('', 'mist', 'dryer'));

@@ -5,6 +5,7 @@ from __future__ import annotations
 from dataclasses import replace
 from typing import Any
 
+from kind_distance.core.light.wanted import light_wanted
 from kind_distance.core.paint.drawing import drawing_detail_of, drawing_medium_of
 from kind_distance.core.paint.media import ground_of, medium_of
 from kind_distance.core.passes.schools import school_of
@@ -32,6 +33,7 @@ def checked_brief(brief: Brief) -> Brief:
     school_of(brief.school)
     drawing_medium_of(brief.drawing_medium)
     drawing_detail_of(brief.drawing_detail)
+    light_wanted(brief.light, None)
     if brief.deadline_for:
         purpose_of(brief.deadline_for)
     if brief.unit not in ("cm", "in"):
@@ -60,6 +62,7 @@ def set_brief(
     drawing_detail: str | None = None,
     deadline: str | None = None,
     deadline_for: str | None = None,
+    light: str | None = None,
 ) -> Changed:
     """Change what the painter wants; what is not named stays. An empty deadline takes it away."""
     wanted = {
@@ -76,6 +79,7 @@ def set_brief(
         "drawing_detail": drawing_detail,
         "deadline": deadline,
         "deadline_for": deadline_for,
+        "light": light,
     }
     before = desk.state.brief
     given: dict[str, Any] = {k: v for k, v in wanted.items() if v is not None}
@@ -90,7 +94,7 @@ def set_brief(
                 f"Some passes are painted in {medium_of(before.medium).name.lower()} already.",
                 "Duplicate the painting to plan it in another medium.",
             )
-        state = replace(state, brief=replace(brief, passes_by_hand=False), passes=())
+        state = replace(state, brief=replace(brief, passes_by_hand=False), passes=(), kept_plan=())
     if brief.school != before.school:
         state = in_order_of_school(state, desk)
         return state, f"Order: {school_of(brief.school).name.lower()}"

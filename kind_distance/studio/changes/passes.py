@@ -59,10 +59,11 @@ def _with_pass(state: State, changed: PassRecord) -> State:
 
 
 def derive_passes(desk: Desk) -> Changed:
-    """Give up the own list and derive the passes from the plan again; refused once something is painted."""
+    """Give up the own list, and a plan taken for it, and derive the passes again; refused once something is painted."""
     if any(record.done_end is not None for record in desk.state.passes):
         raise InUseError("Some passes are painted already.", "Change single passes instead; what is done stays.")
-    return replace(desk.state, brief=replace(desk.state.brief, passes_by_hand=False), passes=()), "Passes derived anew"
+    brief = replace(desk.state.brief, passes_by_hand=False)
+    return replace(desk.state, brief=brief, passes=(), kept_plan=()), "Passes derived anew"
 
 
 def in_order_of_school(state: State, desk: Desk) -> State:

@@ -12,6 +12,7 @@ from kind_distance.core.schedule.plan import later_starts
 from kind_distance.errors import DomainError, InUseError, NotFoundError
 from kind_distance.store.records import KeptPlace, SessionRecord, State
 from kind_distance.studio.changes.desk import LONGEST_NAME, Changed, Desk, clean_text, next_number
+from kind_distance.studio.changes.passes import own_passes
 from kind_distance.studio.clock import iso, minute_of, say_moment
 from kind_distance.studio.outside import station_at
 from kind_distance.studio.workplan import fixed_of, kept_of, offered, session_from
@@ -211,8 +212,11 @@ def take_found(desk: Desk, *, plan: list[tuple[int, int, int]]) -> Changed:
 
 
 def place_pass(desk: Desk, *, number: int, session: int, start: int) -> Changed:
-    """Put a pass at a minute of a session by hand; the rest of the plan stands, pushed on only where it has to be."""
-    work, state = desk.survey().work, desk.state
+    """Put a pass at a minute of a session by hand; the rest of the plan stands, pushed on only where it has to be.
+
+    The passes become the painter's own with it, so that it is this one that stands there whatever planes are added.
+    """
+    work, state = desk.survey().work, own_passes(desk)
     if number in {each.pass_id for each in work.done}:
         raise InUseError("It is painted already.", "Take the mark back first.")
     listed = put_by_hand(work.problem, work.schedule.placements, number, session, start)

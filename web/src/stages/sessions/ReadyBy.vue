@@ -23,6 +23,9 @@ function setPurpose(event: Event): void {
   const deadline_for = (event.target as HTMLSelectElement).value as Purpose;
   void table.change({ action: "set_brief", deadline_for });
 }
+function setLight(event: Event): void {
+  void table.change({ action: "set_brief", light: (event.target as HTMLSelectElement).value });
+}
 </script>
 
 <template>
@@ -44,6 +47,16 @@ function setPurpose(event: Event): void {
           aria-label="Day by which it is to be ready"
           @change="setDay"
       /></label>
+    </p>
+    <p v-if="work.sessions.some((each) => each.outdoors)">
+      <label
+        >The light I want outdoors:
+        <select class="field" :value="work.ready.light" aria-label="Light that is wanted" @change="setLight">
+          <option v-for="each in table.choices?.lights ?? []" :key="each.key" :value="each.key">
+            {{ each.name }}
+          </option>
+        </select></label
+      >
     </p>
     <p v-if="work.ready.said">{{ work.ready.said }}</p>
     <template v-if="work.around.waits.length">
