@@ -54,6 +54,28 @@ def _second_layer(page: Page) -> None:
     page.locator("g.bar[aria-label*='second layer']").nth(2).click()
 
 
+def _dragged(page: Page) -> None:
+    """Hold a second layer over the minutes in which its block-in is still wet."""
+    bar = page.locator("g.bar[aria-label^='second layer']").nth(2).locator("rect").first
+    box = bar.bounding_box() or {"x": 0, "y": 0, "width": 0, "height": 0}
+    x, y = box["x"] + 4, box["y"] + box["height"] / 2
+    page.mouse.move(x, y)
+    page.mouse.down()
+    for step in range(1, 9):
+        page.mouse.move(x - 14 * step, y)
+    page.locator(".breaks.told").get_by_text("Breaks:").first.wait_for()
+
+
+def _months(page: Page) -> None:
+    page.get_by_role("button", name="Weeks and months").click()
+
+
+def _wanted(page: Page) -> None:
+    page.get_by_role("button", name="A recipe of its own: Drying shed").click()
+    page.get_by_role("button", name="The same for others as for Drying shed").click()
+    page.get_by_role("region", name="Everything wanted").evaluate("each => each.scrollIntoView()")
+
+
 def _layer(page: Page) -> None:
     page.locator(".row .title", has_text="second layer").nth(2).click()
 
@@ -77,7 +99,9 @@ VIEWS: list[tuple[str, str, str, Callable[[Page], None]]] = [
     ("planes-dark", f"/paintings/{POOL}/planes", "dark", _plain),
     ("passes", f"/paintings/{TEA}/passes", "grey", _layer),
     ("sessions", f"/paintings/{TEA}/sessions", "grey", _second_layer),
-    ("sessions-weeks", f"/paintings/{POOL}/sessions", "grey", _plain),
+    ("sessions-dragged", f"/paintings/{TEA}/sessions", "grey", _dragged),
+    ("sessions-weeks", f"/paintings/{POOL}/sessions", "grey", _months),
+    ("passes-wanted", f"/paintings/{TEA}/passes", "grey", _wanted),
 ]
 
 

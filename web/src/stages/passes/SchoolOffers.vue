@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Schools of order side by side, with what each would cost on this painting. */
-import { ref, watch } from "vue";
-import { Problem, type Schemas } from "@/api/client";
+import type { Schemas } from "@/api/client";
+import { useFollowing } from "@/api/following";
 import { useTable } from "@/api/store";
 import { schoolSessions } from "@/api/tries";
 
@@ -13,22 +13,7 @@ defineProps<{
 }>();
 const table = useTable();
 /** What each school takes of the sessions; asked for apart, as it plans the painting once for every school. */
-const taken = ref<Record<string, string>>({});
-watch(
-  () => table.painting?.version,
-  async () => {
-    const painting = table.painting;
-    if (!painting) return;
-    try {
-      const found = await schoolSessions(painting.id);
-      if (table.painting?.version === painting.version) taken.value = found;
-    } catch (problem) {
-      if (!(problem instanceof Problem)) throw problem;
-      taken.value = {};
-    }
-  },
-  { immediate: true },
-);
+const taken = useFollowing<Record<string, string>>(schoolSessions, {});
 </script>
 
 <template>

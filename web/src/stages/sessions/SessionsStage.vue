@@ -1,7 +1,8 @@
 <script setup lang="ts">
 /** The score: passes placed in painting sessions so that every drying wait holds; each says why it stands there. */
 import { computed, ref, watch } from "vue";
-import { Problem, type Session } from "@/api/client";
+import type { Session } from "@/api/client";
+import { useFollowing } from "@/api/following";
 import { useTable } from "@/api/store";
 import { slack, type Slack } from "@/api/tries";
 import StageLayout from "../StageLayout.vue";
@@ -22,24 +23,9 @@ const ZOOMS: [Zoom, string][] = [
 ];
 const zoom = ref<Zoom>("sessions");
 /** What the end of the plan hangs on; asked for apart, since it weighs every pass against all later ones. */
-const slacks = ref<Slack[]>([]);
+const slacks = useFollowing<Slack[]>(slack, []);
 const critical = computed(
   () => new Set(slacks.value.filter((each) => each.critical).map((each) => each.number)),
-);
-watch(
-  () => table.painting?.version,
-  async () => {
-    const painting = table.painting;
-    if (!painting) return;
-    try {
-      const found = await slack(painting.id);
-      if (table.painting?.version === painting.version) slacks.value = found;
-    } catch (problem) {
-      if (!(problem instanceof Problem)) throw problem;
-      slacks.value = [];
-    }
-  },
-  { immediate: true },
 );
 const editing = ref<Session | "new" | null>(null);
 const work = computed(() => table.painting?.work);
