@@ -223,6 +223,7 @@ class SchoolView(BaseModel):
     name: str
     reason: str
     cost: CostView
+    sessions_said: str
 
 
 class SessionView(BaseModel):
@@ -350,7 +351,6 @@ class WorkView(BaseModel):
 
     passes: list[PassView]
     cost: CostView
-    schools: list[SchoolView]
     sessions: list[SessionView]
     placements: list[PlacementView]
     milestones: list[MilestoneView]

@@ -2,16 +2,19 @@
 
 from __future__ import annotations
 
-from typing import Annotated
+from typing import Annotated, cast
 
 from fastapi import APIRouter, Path, Query
 from pydantic import BaseModel
 
 from kind_distance.api.context import Here
+from kind_distance.api.models import SchoolView
+from kind_distance.api.workviews import cost_view
 from kind_distance.core.schedule.path import find_slack
+from kind_distance.core.wording import Unit
 from kind_distance.errors import DomainError
 from kind_distance.studio.seeking import Seeking
-from kind_distance.studio.trying import put_there, sessions_of_schools
+from kind_distance.studio.trying import put_there, schools_tried
 from kind_distance.studio.workplan import kept_of, offered
 
 router = APIRouter(prefix="/api/paintings/{painting_id}", tags=["tries"])
@@ -134,11 +137,21 @@ def seek_stop(here: Here, painting_id: int, number: Seek) -> SeekingView:
     return _seeking(found)
 
 
-@router.get("/schools", summary="Count the sessions that each school of order takes")
-def schools(here: Here, painting_id: int) -> dict[str, str]:
-    """Plan the painting once for every school and say what each takes; empty once something is painted."""
-    found = sessions_of_schools(here.studio.desk(painting_id, here.clock()))
-    return {key: _sessions_said(used, left) for key, (used, left) in found.items()}
+@router.get("/schools", summary="Lay the schools of order side by side")
+def schools(here: Here, painting_id: int) -> list[SchoolView]:
+    """Say what every school costs on this painting, and what it takes of the sessions until something is painted."""
+    desk = here.studio.desk(painting_id, here.clock())
+    unit = cast("Unit", desk.state.brief.unit)
+    return [
+        SchoolView(
+            key=each.offer.school.key,
+            name=each.offer.school.name,
+            reason=each.offer.school.reason,
+            cost=cost_view(each.offer.cost, unit),
+            sessions_said="" if each.sessions is None else _sessions_said(*each.sessions),
+        )
+        for each in schools_tried(desk)
+    ]
 
 
 def _sessions_said(used: int, left: int) -> str:

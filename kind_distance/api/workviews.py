@@ -33,7 +33,8 @@ NEEDS_SAID = {
 }
 
 
-def _cost(cost: OrderCost, unit: Unit) -> m.CostView:
+def cost_view(cost: OrderCost, unit: Unit) -> m.CostView:
+    """Show what an order costs."""
     return m.CostView(
         cut_round_said=say_length(cost.cut_round_cm, unit) if cost.cut_round_cm else "nothing",
         cut_round_cm=round(cost.cut_round_cm, 1),
@@ -296,16 +297,7 @@ def work_view(state: State, found: Survey, now_min: int, beside: Beside) -> m.Wo
         ],
         pace=_pace(beside, work.passes, {each.pass_id for each in work.done}),
         around=_around(work, beside),
-        cost=_cost(work.cost, unit),
-        schools=[
-            m.SchoolView(
-                key=o.school.key,
-                name=o.school.name,
-                reason=o.school.reason,
-                cost=_cost(o.cost, unit),
-            )
-            for o in work.offers
-        ],
+        cost=cost_view(work.cost, unit),
         sessions=_sessions(state, work, now_min),
         placements=_placements(work),
         milestones=[

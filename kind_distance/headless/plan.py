@@ -14,14 +14,14 @@ from kind_distance.core.paint.media import Medium, ground_of, medium_of
 from kind_distance.core.passes.kinds import paint_in, title_in
 from kind_distance.core.passes.model import Pass, PlaneFacts
 from kind_distance.core.passes.needed import estimate_minutes, needed_passes
-from kind_distance.core.passes.order import OrderCost
+from kind_distance.core.passes.order import OrderCost, SchoolOffer
 from kind_distance.core.passes.schools import school_of
 from kind_distance.core.passes.wanted import audit_wanted, everything_wanted
 from kind_distance.core.schedule.deadline import Deadline, purpose_of
 from kind_distance.core.schedule.model import Done, Session
 from kind_distance.core.schedule.search import Listed
 from kind_distance.core.schedule.verify import verify
-from kind_distance.core.schedule.work import Easel, Work, put_to_work
+from kind_distance.core.schedule.work import Easel, Work, put_to_work, schools_of
 from kind_distance.core.wording import say_minutes
 from kind_distance.errors import DomainError
 from kind_distance.headless.document import Document, DocumentError
@@ -35,10 +35,11 @@ ACCENT = 1.0  # accents of planes that name none lie so far above and below [V]
 
 @dataclass(frozen=True)
 class Planned:
-    """A document's plan: its work, and its judgements, most costly first, without those meant so."""
+    """A document's plan: its work, the schools beside it, its judgements, most costly first, without those meant so."""
 
     document: Document
     work: Work
+    schools: list[SchoolOffer]
     judgements: list[Judgement]
 
 
@@ -196,7 +197,7 @@ def plan_document(document: Document) -> Planned:
         deadline=_deadline(document),
         say_day=say_date,
     )
-    work = put_to_work(passes, easel, derived)
+    work = put_to_work(passes, easel)
     elements = [
         Element(number, each.name, None if each.plane is None else ranks[each.plane], None)
         for number, each in enumerate(document.elements, start=1)
@@ -207,7 +208,12 @@ def plan_document(document: Document) -> Planned:
         *audit_elements(elements, [plane.name for plane in document.planes]),
         *audit_wanted(wanted, work.passes, facts),
     ]
-    return Planned(document, work, [j for j in most_costly_first(judgements) if j.key not in document.meant_so])
+    return Planned(
+        document,
+        work,
+        schools_of(easel, derived),
+        [j for j in most_costly_first(judgements) if j.key not in document.meant_so],
+    )
 
 
 def as_data(plan: Planned) -> dict[str, Any]:
@@ -266,7 +272,7 @@ def as_data(plan: Planned) -> dict[str, Any]:
             for each in plan.judgements
         ],
         "cost": _cost(work.cost),
-        "schools": [{"name": offer.school.name, **_cost(offer.cost)} for offer in work.offers],
+        "schools": [{"name": offer.school.name, **_cost(offer.cost)} for offer in plan.schools],
     }
 
 

@@ -5,7 +5,9 @@ from __future__ import annotations
 from dataclasses import dataclass, replace
 
 from kind_distance.core.judgement import Judgement
-from kind_distance.core.schedule.work import school_sessions
+from kind_distance.core.passes.model import Pass
+from kind_distance.core.passes.order import SchoolOffer
+from kind_distance.core.schedule.work import school_sessions, schools_of
 from kind_distance.core.wording import clock
 from kind_distance.studio.changes.desk import Desk
 from kind_distance.studio.changes.sessions import place_pass
@@ -57,10 +59,22 @@ def put_there(desk: Desk, number: int, session: int, start: int) -> PutThere:
     return PutThere(there.start, there.end, breaks, moved)
 
 
-def sessions_of_schools(desk: Desk) -> dict[str, tuple[int, int]]:
-    """Count what each school of order would take of the sessions, and the passes it would leave over."""
+@dataclass(frozen=True)
+class SchoolTried:
+    """A school of order on this painting: what it costs, and the sessions it takes with the passes left over."""
+
+    offer: SchoolOffer
+    sessions: tuple[int, int] | None
+
+
+def schools_tried(desk: Desk) -> list[SchoolTried]:
+    """Try every school of order on a painting."""
     found, state = desk.survey(), desk.state
     given, planes = found.depth.given, found.work.planes
-    seen = Seen(kept=found.kept)
-    easel = easel_of(state, given, planes, desk.now_min, seen)
-    return school_sessions(easel, lambda school: derived_passes(state, planes, given.borders, school, seen.kept))
+    easel = easel_of(state, given, planes, desk.now_min, Seen(kept=found.kept))
+
+    def derived(school: str) -> list[Pass]:
+        return derived_passes(state, planes, given.borders, school, found.kept)
+
+    taken = school_sessions(easel, derived)
+    return [SchoolTried(offer, taken.get(offer.school.key)) for offer in schools_of(easel, derived)]

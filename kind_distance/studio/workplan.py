@@ -243,7 +243,6 @@ def survey_passes(
     return put_to_work(
         passes_of(state, planes, given.borders, seen.kept),
         easel_of(state, given, planes, now_min, seen),
-        lambda school: derived_passes(state, planes, given.borders, school, seen.kept),
     )
 
 

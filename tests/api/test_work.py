@@ -141,14 +141,20 @@ class Shown(Planning):
         self.assertTrue(all(s["said"].endswith(".") and s["minutes"] >= 0 for s in found.values()))
 
     def test_schools_tell_their_sessions(self):
-        said = self.get("schools").json()
-        self.assertEqual(set(said), {s["key"] for s in self.painting["work"]["schools"]})
-        self.assertRegex(said["far_to_near"], r"^\d sessions?$")
+        def said():
+            return {s["key"]: s["sessions_said"] for s in self.get("schools").json()}
+
+        self.assertEqual(len(said()), 9)
+        self.assertRegex(said()["far_to_near"], r"^\d sessions?$")
         self.do("set_session", session=1, minutes=10)
         self.do("remove_session", session=2)
-        self.assertRegex(self.get("schools").json()["far_to_near"], r"^\d+ passes find no place$")
+        self.assertRegex(said()["far_to_near"], r"^\d+ passes find no place$")
         self.do("mark_done", number=self.painting["work"]["passes"][0]["number"])
-        self.assertEqual(self.get("schools").json(), {}, "what is painted belongs to one order")
+        self.assertEqual(set(said().values()), {""}, "what is painted belongs to one order")
+
+    def test_the_own_school_costs_what_the_order_costs(self):
+        own = next(s for s in self.get("schools").json() if s["key"] == self.painting["brief"]["school"])
+        self.assertEqual(own["cost"], self.painting["work"]["cost"])
 
 
 if __name__ == "__main__":

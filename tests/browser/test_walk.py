@@ -56,7 +56,7 @@ class Newcomer(InBrowser):
         ).to_be_visible()
         page.get_by_role("link", name="Sessions").click()
         page.get_by_role("button", name="Add a session").first.click()
-        page.get_by_role("spinbutton", name="Minutes").fill("180")
+        page.get_by_role("spinbutton", name="Minutes", exact=True).fill("180")
         page.get_by_role("button", name="Add it").click()
         expect(page.locator("g.bar").first).to_be_visible()
         expect(page.get_by_text("Not earlier:")).to_be_visible()

@@ -15,6 +15,7 @@ from kind_distance.studio.changes.sources import with_source
 from kind_distance.studio.darkroom import Framing
 from kind_distance.studio.paintings import minutes_now
 from kind_distance.studio.plates import plate_of
+from kind_distance.studio.trying import schools_tried
 from tests.support import NOW, WithStudio, bands, file_bytes, hill_picture
 
 NOW_MIN = minutes_now(NOW)
@@ -80,9 +81,9 @@ class Surveying(WithStudio):
         self.assertEqual(self.survey(silenced).judgements[-1].key, first.key)
 
     def test_cost_of_the_derived_order_is_that_of_its_school(self):
-        found = self.survey(self.state).work
-        own = next(offer for offer in found.offers if offer.school.key == "far_to_near")
-        self.assertEqual(found.cost, own.cost)
+        tried = schools_tried(Desk(self.file, self.state, NOW_MIN))
+        own = next(each.offer for each in tried if each.offer.school.key == "far_to_near")
+        self.assertEqual(self.survey(self.state).work.cost, own.cost)
 
     def test_a_second_thumbnail_from_the_same_squint_is_another_picture(self):
         source = Framing(plate_of(self.state.sources[0]))

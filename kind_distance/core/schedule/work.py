@@ -42,7 +42,6 @@ class Work:
     done: tuple[Done, ...]
     rules: list[Precedence]
     cost: OrderCost
-    offers: list[SchoolOffer]
     sessions: tuple[Session, ...]
     schedule: Schedule
     reasons: list[Reason]
@@ -131,21 +130,30 @@ def school_sessions(easel: Easel, derived: Callable[[str], list[Pass]]) -> dict[
     return found
 
 
-def put_to_work(passes: list[Pass], easel: Easel, derived: Callable[[str], list[Pass]]) -> Work:
-    """Work out rules, cost, schools, sessions and judgements of passes.
+def schools_of(easel: Easel, derived: Callable[[str], list[Pass]]) -> list[SchoolOffer]:
+    """Lay the schools of order side by side with their cost; asked for apart, as it derives the passes for each.
+
+    Parameters
+    ----------
+    easel : Easel
+    derived : callable
+        The passes that a school of order would have, by its key.
+    """
+    orders = {key: derived(key) for key in SCHOOLS}
+    return compare_schools(list(SCHOOLS.values()), orders, easel.borders, easel.medium, easel.planes, easel.unit)
+
+
+def put_to_work(passes: list[Pass], easel: Easel) -> Work:
+    """Work out rules, cost, sessions and judgements of passes.
 
     Parameters
     ----------
     passes : list of Pass
         In the painter's order.
     easel : Easel
-    derived : callable
-        The passes that a school of order would have, by its key: what the schools are compared with.
     """
     planes, borders, medium, unit = easel.planes, easel.borders, easel.medium, easel.unit
     rules = [*material_rules(passes, medium, planes), *order_rules(passes, borders, planes, unit)]
-    orders = {key: derived(key) for key in SCHOOLS}
-    offers = compare_schools(list(SCHOOLS.values()), orders, borders, medium, planes, unit)
     problem = Problem(
         tuple(passes),
         tuple(rules),
@@ -166,7 +174,6 @@ def put_to_work(passes: list[Pass], easel: Easel, derived: Callable[[str], list[
         easel.done,
         rules,
         cost_of_order(passes, borders, medium, planes),
-        offers,
         easel.sessions,
         schedule,
         reasons,

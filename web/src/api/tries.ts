@@ -191,8 +191,10 @@ export function placement(
   );
 }
 
-/** What each school of order takes of the sessions, in words. */
-export function schoolSessions(painting_id: number): Promise<Record<string, string>> {
+export type School = Schemas["SchoolView"];
+
+/** The schools of order side by side, each with what it costs on this painting. */
+export function schoolsOf(painting_id: number): Promise<School[]> {
   return content(client.GET("/api/paintings/{painting_id}/schools", { params: { path: { painting_id } } }));
 }
 

@@ -58,7 +58,7 @@ watch(
           </p>
           <WantedList :work="work" />
         </div>
-        <SchoolOffers :schools="work.schools" :chosen="table.painting.brief.school" />
+        <SchoolOffers :chosen="table.painting.brief.school" />
       </div>
     </div>
     <div v-else class="empty">

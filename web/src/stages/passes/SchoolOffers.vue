@@ -1,19 +1,16 @@
 <script setup lang="ts">
 /** Schools of order side by side, with what each would cost on this painting. */
-import type { Schemas } from "@/api/client";
 import { useFollowing } from "@/api/following";
 import { useTable } from "@/api/store";
-import { schoolSessions } from "@/api/tries";
+import { schoolsOf, type School } from "@/api/tries";
 
 defineProps<{
-  /** The schools. */
-  schools: Schemas["SchoolView"][];
   /** Key of the school in use. */
   chosen: string;
 }>();
 const table = useTable();
-/** What each school takes of the sessions; asked for apart, as it plans the painting once for every school. */
-const taken = useFollowing<Record<string, string>>(schoolSessions, {});
+/** The schools with their cost; asked for apart, as the passes are derived and planned once for each. */
+const schools = useFollowing<School[]>(schoolsOf, []);
 </script>
 
 <template>
@@ -31,7 +28,7 @@ const taken = useFollowing<Record<string, string>>(schoolSessions, {});
             {{ each.cost.cut_round_said }} to cut round · {{ each.cost.remixes }} remixes ·
             {{ each.cost.wait_said }} waiting<template v-if="each.cost.buried_said !== 'nothing'">
               · {{ each.cost.buried_said }} of fine work covered again</template
-            ><template v-if="taken[each.key]"> · {{ taken[each.key] }}</template>
+            ><template v-if="each.sessions_said"> · {{ each.sessions_said }}</template>
           </span>
           <span class="say">{{ each.reason }}</span>
         </button>
