@@ -23,7 +23,10 @@ from PIL import Image
 
 from kind_distance.api.app import create_app
 from kind_distance.core.colour.srgb import linear_from_codes
+from kind_distance.core.depth.audit import audit_depth
+from kind_distance.core.depth.plan import plan_depth
 from kind_distance.core.paint.media import medium_of
+from kind_distance.core.passes.advice import audit_brushes, audit_covered, audit_crossed
 from kind_distance.core.passes.order import judge_order
 from kind_distance.core.passes.schools import school_of
 from kind_distance.core.picture.page import find_frames, sketch_values, straighten_sketch
@@ -38,8 +41,10 @@ from kind_distance.demo.seed import picture_bytes, seed
 from kind_distance.exchange.pictures import read_picture
 from kind_distance.store.database import migrate, opened
 from kind_distance.studio import darkroom
+from kind_distance.studio.changes.desk import Desk
 from kind_distance.studio.paintings import Studio, minutes_now
 from kind_distance.studio.survey import survey
+from kind_distance.studio.trying import put_there
 from tools.paintings import made_up
 from tools.running import DEMO_NOW
 
@@ -162,9 +167,23 @@ def sources_and_formats(client: TestClient) -> Iterator[Figure]:
 
 
 def planning(file: Path) -> Iterator[Figure]:
-    """Schedule the demo's painting."""
+    """Plan the demo's painting: ladder and audit, sessions, a pass tried elsewhere on the score."""
     state = Studio(file).open(TEA, DEMO_NOW).painting.state
-    problem = survey(file, state, minutes_now(DEMO_NOW)).work.problem
+    found = survey(file, state, minutes_now(DEMO_NOW))
+    problem, given = found.work.problem, found.depth.given
+
+    def ladder() -> object:
+        return audit_depth(given, plan_depth(given), "cm", state.brief.width_cm)
+
+    yield "ladder and audit of six planes (median)", median_ms(ladder, 15), 100.0, "ms"
+    desk = Desk(file, state, minutes_now(DEMO_NOW))
+    last = found.work.schedule.placements[-1]
+    minutes = itertools.cycle(range(last.start - 90, last.start - 5, 5))
+
+    def dragged() -> object:
+        return put_there(desk, last.pass_id, last.session_id, next(minutes))
+
+    yield "a pass tried elsewhere on the score, with what breaks (median)", median_ms(dragged, 15), 150.0, "ms"
     yield (
         f"{len(problem.passes)} passes placed in {len(problem.sessions)} sessions",
         median_ms(lambda: make_schedule(problem), 9),
@@ -193,10 +212,17 @@ def sought_plans() -> Iterator[Figure]:
         cost = plan_cost(problem, place_listed(problem, found[0]))
         yield f"{count}: its cost against the best known", cost / best, share, "x"
     problem, facts, borders = made_up(120, 20, 200)
-    judge = median_ms(
-        lambda: judge_order(list(problem.passes), borders, medium_of("acrylic"), facts, school_of("far_to_near")),
-        7,
-    )
+    passes_120, acrylic, school = list(problem.passes), medium_of("acrylic"), school_of("far_to_near")
+
+    def all_judged() -> object:
+        return (
+            judge_order(passes_120, borders, acrylic, facts, school),
+            audit_covered(passes_120, borders, facts, school, set()),
+            audit_brushes(passes_120, facts, set()),
+            audit_crossed(passes_120, (), acrylic, set()),
+        )
+
+    judge = median_ms(all_judged, 7)
     yield f"judgements on {len(problem.passes)} passes (median)", judge, 50.0, "ms"
     problem, _, _ = made_up(30, 5, 150)
 

@@ -10,8 +10,11 @@ from __future__ import annotations
 import math
 from collections.abc import Callable, Iterable
 from dataclasses import dataclass, replace
+from functools import lru_cache
+from typing import cast
 
 from kind_distance.core.paint.drying import Drying, Weather, dry
+from kind_distance.core.paint.media import Dryness
 from kind_distance.core.passes.kinds import UNTOUCHED, WET_ONLY
 from kind_distance.core.passes.model import Pass, Precedence
 from kind_distance.core.passes.order import ready_at
@@ -59,6 +62,25 @@ class Schedule:
     conflict: Conflict = Conflict()
 
 
+Wants = dict[int, dict[int, tuple[Dryness, str]]]
+
+
+@lru_cache(maxsize=32)
+def _wants(problem: Problem) -> Wants:
+    """List by pass, and by every other one under or beside it, the state wanted of that one's film and why."""
+    ruled: Wants = {each.id: {} for each in problem.passes}
+    for rule in problem.rules:
+        if rule.needs != "done" and rule.after in ruled:
+            ruled[rule.after].setdefault(rule.before, (rule.needs, rule.reason))
+    beside = (cast("Dryness", problem.beside), "Wet paint beside it would run or drag.")
+    for each in problem.passes:
+        if each.kind not in UNTOUCHED:
+            for lower in problem.passes:
+                if lower.id != each.id and lower.paint != "dry" and problem.meet(each, lower):
+                    ruled[each.id].setdefault(lower.id, beside)
+    return ruled
+
+
 class Board:
     """The wet painting: what has been painted so far and when each place is ready for what."""
 
@@ -68,6 +90,7 @@ class Board:
         self.weather: Weather = problem.weather()
         self.films: dict[int, Drying] = {}
         self.spells: list[tuple[float, float, int]] = []
+        self.wants = _wants(problem)
         self.needed: dict[int, list[Precedence]] = {}
         for rule in problem.rules:
             self.needed.setdefault(rule.after, []).append(rule)
@@ -111,15 +134,9 @@ class Board:
         """List the passes that have to be painted before this one can be thought of."""
         return [rule.before for rule in self.needed.get(each.id, []) if rule.before not in self.films]
 
-    def needs_of(self, each: Pass, painted: int) -> tuple[str, str] | None:
+    def needs_of(self, each: Pass, painted: int) -> tuple[Dryness, str] | None:
         """State wanted of an earlier film under or beside a pass, with the reason; None where they never meet."""
-        for rule in self.needed.get(each.id, []):
-            if rule.before == painted and rule.needs != "done":
-                return rule.needs, rule.reason
-        lower = self.passes[painted]
-        if each.kind in UNTOUCHED or lower.paint == "dry" or not self.problem.meet(each, lower):
-            return None
-        return self.problem.beside, "Wet paint beside it would run or drag."
+        return self.wants[each.id].get(painted)
 
     def wet_for(self, each: Pass, start: float) -> bool:
         """Whether the paint that a pass goes into is still open, and stays so until the pass would end."""
@@ -136,12 +153,12 @@ class Board:
             if session is not None:
                 moved, held = self._rested(each, now, session)
                 block = held or block
-            for painted, film in self.films.items():
-                wanted = self.needs_of(each, painted)
-                if wanted is None:
+            for painted, wanted in self.wants[each.id].items():
+                film = self.films.get(painted)
+                if film is None or film.through_late <= moved:
                     continue
                 until = (film.open_until, film.touch_late, film.through_late)
-                ready = math.ceil(ready_at(wanted[0], until, moved, each.minutes) - 1e-6)  # type: ignore[arg-type]
+                ready = math.ceil(ready_at(wanted[0], until, moved, each.minutes) - 1e-6)
                 if ready > moved:
                     moved, block = ready, Block(ready, painted, *wanted)
             if moved == now:
