@@ -73,7 +73,9 @@ def _months(page: Page) -> None:
 def _wanted(page: Page) -> None:
     page.get_by_role("button", name="A recipe of its own: Drying shed").click()
     page.get_by_role("button", name="The same for others as for Drying shed").click()
-    page.get_by_role("region", name="Everything wanted").evaluate("each => each.scrollIntoView()")
+    page.get_by_role("region", name="Everything wanted").evaluate(
+        "each => { const desk = each.closest('.desk'); desk.scrollTop = each.offsetTop - desk.offsetTop - 60; }"
+    )
 
 
 def _layer(page: Page) -> None:

@@ -81,6 +81,7 @@ async function take(plan: number[][]): Promise<void> {
 
 <style scoped>
 .offers {
+  margin-top: 14px;
   margin-bottom: 14px;
   padding-bottom: 12px;
   border-bottom: 1px solid var(--hair);

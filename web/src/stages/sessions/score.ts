@@ -117,7 +117,7 @@ export function calendar(
   const start = Math.floor((sessions[0]?.start_min ?? 0) / DAY) * DAY;
   const last = Math.max(start + DAY, sessions.at(-1)?.end_min ?? start, ...until);
   const days = Math.max(3, Math.ceil((last - start) / DAY) + 1);
-  const perDay = Math.max(room / days, 3);
+  const perDay = Math.max(room / days, 1.5);
   const step = [1, 2, 7, 14, 28, 56].find((each) => each * perDay >= 62) ?? 112;
   const ticks: number[] = [];
   for (let day = 0; day <= days; day += step) ticks.push(start + day * DAY);
