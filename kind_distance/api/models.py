@@ -245,6 +245,7 @@ class SessionView(BaseModel):
     wind_m_s: float
     sun_w_m2: float
     air_said: str
+    sky_said: str = Field(description="Sun and weather outdoors, by the made-up station; empty indoors.")
     over: bool
     used_min: int
 

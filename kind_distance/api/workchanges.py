@@ -47,6 +47,7 @@ class AddPass(Given):
     plane: Rank | None = None
     title: Text = ""
     minutes: int | None = None
+    before: Number | None = None
 
 
 class AddUnderlay(Given):

@@ -20,6 +20,7 @@ from kind_distance.core.wording import Unit, clock, say_length, say_list, say_mi
 from kind_distance.store.records import Beside, SessionRecord, State
 from kind_distance.studio.calendar import following_of, log_of, others_of
 from kind_distance.studio.clock import say_date, say_moment
+from kind_distance.studio.outside import say_sky
 from kind_distance.studio.survey import Survey
 from kind_distance.studio.workplan import deadline_of
 
@@ -152,6 +153,7 @@ def _sessions(state: State, work: Work, now_min: int) -> list[m.SessionView]:
                 wind_m_s=record.wind_m_s,
                 sun_w_m2=record.sun_w_m2,
                 air_said=say_air(record),
+                sky_said=say_sky(state, record),
                 over=session.end <= now_min,
                 used_min=used,
             )

@@ -5,7 +5,8 @@ from __future__ import annotations
 from functools import lru_cache
 
 from kind_distance.core.judgement import Judgement
-from kind_distance.core.light.station import StationReading, read_station
+from kind_distance.core.light.station import StationReading, read_station, sun_over
+from kind_distance.core.light.sun import wind
 from kind_distance.core.light.wanted import LightWanted, light_wanted
 from kind_distance.core.schedule.outdoors import InLight, Outing, audit_in_light, audit_outings
 from kind_distance.core.schedule.work import Work
@@ -23,6 +24,22 @@ def station_at(state: State, session: SessionRecord) -> StationReading:
         raise DomainError("Where you paint is not known on earth.", "Paint from a photo that keeps its place.")
     middle = moment_of(minute_of(session.start) + session.minutes / 2)
     return read_station(source.latitude, source.longitude, middle)
+
+
+def say_sky(state: State, session: SessionRecord) -> str:
+    """Say where the sun goes in a session outdoors and what the station has; empty indoors or without a place."""
+    source = main_source(state)
+    if not session.outdoors or source is None or source.latitude is None or source.longitude is None:
+        return ""
+    track = sun_over(source.latitude, source.longitude, moment_of(minute_of(session.start)), session.minutes, 30)
+    first, last = track[0][1], track[-1][1]
+    reading = station_at(state, session)
+    rain = f"rain, {reading.rain_mm_h:g} mm an hour" if reading.rain_mm_h else "dry"
+    clouds = "clear" if reading.cloud < 0.3 else "some cloud" if reading.cloud < 0.7 else "overcast"
+    return (
+        f"sun {first.height_deg:.0f}° {wind(first.bearing_deg)} to {last.height_deg:.0f}° {wind(last.bearing_deg)}; "
+        f"{clouds}, {rain}"
+    )
 
 
 def judge_outdoors(state: State, work: Work, now_min: int) -> list[Judgement]:

@@ -4,9 +4,10 @@ import unittest
 
 from kind_distance.core.paint.drying import REFERENCE, Climate, Weather, dry
 from kind_distance.core.paint.handling import Handling
-from kind_distance.core.paint.media import SAID, WATER_BORNE, may_lie_on
+from kind_distance.core.paint.media import SAID, WATER_BORNE, may_lie_on, medium_of
 from kind_distance.core.passes.audit import audit_ahead, audit_blends, audit_materials
 from kind_distance.core.passes.model import Pass, PlaneFacts
+from kind_distance.core.passes.precedence import material_rules
 from kind_distance.core.passes.schools import SCHOOLS, mix_of, place_in, school_of
 
 SOFT = Handling(marks="soft")
@@ -39,6 +40,17 @@ class Materials(unittest.TestCase):
         self.assertEqual(
             audit_materials([layer(1, paint="oil"), layer(2, "second_layer", paint="oil", thickness=1.2)], set()), []
         )
+
+    def test_an_isolating_coat_parts_what_would_lift(self):
+        lower, upper = layer(1, paint="rewettable"), layer(3, "second_layer", paint="oil")
+        told = audit_materials([lower, upper], set())
+        self.assertEqual(told[0].remedies[0].arguments, {"kind": "isolating", "before": 3})
+        coat = Pass(2, "isolating", None, "isolating coat", "acrylic", 10)
+        self.assertEqual(audit_materials([lower, coat, upper], set()), [])
+        self.assertEqual(len(audit_materials([coat, lower, upper], set())), 1, "under both it parts nothing")
+        rules = {(r.before, r.after): r.needs for r in material_rules([lower, coat, upper], medium_of("oil"), [SKY])}
+        self.assertEqual((rules[1, 2], rules[2, 3]), ("through_dry", "touch_dry"))
+        self.assertNotIn((3, 2), rules)
 
     def test_on_another_plane_or_done_already_it_is_not_told(self):
         self.assertEqual(audit_materials([layer(1, paint="oil"), layer(2, plane=2)], set()), [])

@@ -217,6 +217,18 @@ class Kinds(Working):
         self.refuse(DomainError, "add_pass", kind="unify", plane=2)
         self.refuse(DomainError, "add_pass", kind="lift", plane=2)
 
+    def test_an_isolating_coat_goes_right_under_the_oil(self):
+        self.change("set_brief", medium="rewettable_acrylic")
+        upper = self.number("second_layer", 4)
+        self.change("set_pass", number=upper, paint="oil")
+        told = next(j for j in self.found("unsafe_order") if "isolating" in j.text)
+        self.change("add_pass", **told.remedies[0].arguments)
+        order = [p.id for p in self.work.passes]
+        coat = self.number("isolating")
+        self.assertEqual(order.index(coat) + 1, order.index(upper))
+        self.assertFalse(any(j.key == told.key for j in self.found("unsafe_order")))
+        self.assertEqual([j for j in self.found("broken_rule") if str(coat) in j.key.split(":")], [])
+
     def test_a_blend_becomes_its_dry_form(self):
         self.change("add_pass", kind="blend", plane=4, minutes=20)
         self.cleared_by("wet_expired", "make_dry")

@@ -9,7 +9,7 @@ from collections.abc import Callable
 
 from kind_distance.core.judgement import Judgement, Remedy
 from kind_distance.core.paint.drying import AIDS, Drying
-from kind_distance.core.paint.media import SAID, WATER_BORNE, may_lie_on
+from kind_distance.core.paint.media import REWETS, SAID, WATER_BORNE, may_lie_on
 from kind_distance.core.passes.kinds import LAYERS, LEVEL
 from kind_distance.core.passes.model import Pass, PlaneFacts
 from kind_distance.core.passes.schools import School
@@ -28,6 +28,15 @@ def _covers(one: Pass, other: Pass) -> bool:
 
 def _first_upper(said: str) -> str:
     return said[:1].upper() + said[1:]
+
+
+def _parted(lower: Pass, upper: Pass, passes: list[Pass]) -> bool:
+    """Whether an isolating coat lies between two layers."""
+    at = {each.id: n for n, each in enumerate(passes)}
+    return any(
+        each.kind == "isolating" and at[lower.id] < at[each.id] < at[upper.id] and upper.kind != "isolating"
+        for each in passes
+    )
 
 
 def audit_materials(passes: list[Pass], finished: set[int]) -> list[Judgement]:
@@ -52,10 +61,15 @@ def audit_materials(passes: list[Pass], finished: set[int]) -> list[Judgement]:
             ):
                 continue
             why = may_lie_on(upper.paint, lower.paint)
+            if why is not None and _parted(lower, upper, passes):
+                why = None
             if why is not None:
                 key = f"{UNSAFE}:{lower.id}:{upper.id}"
                 remedies = [Remedy(f"{_first_upper(upper.said)} in {SAID[lower.paint]}", "set_pass",
                                    {"number": upper.id, "paint": lower.paint})]  # fmt: skip
+                if upper.paint == "oil" and lower.paint in REWETS and upper.id not in finished:
+                    remedies.insert(0, Remedy("An isolating coat between", "add_pass",
+                                              {"kind": "isolating", "before": upper.id}))  # fmt: skip
                 if upper.level <= lower.level and lower.id not in finished:
                     first = Remedy(f"{_first_upper(upper.said)} first", "move_before",
                                    {"number": upper.id, "before": lower.id})  # fmt: skip

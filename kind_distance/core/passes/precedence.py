@@ -41,6 +41,8 @@ def _by_lower(low: Pass, high: Pass, place: str) -> tuple[Dryness, str] | None:
     if high.kind in ("varnish", "isolating"):
         what = "Varnish" if high.kind == "varnish" else "An isolating coat"
         return "through_dry", f"{what} goes on when {low.said} is dry through."
+    if low.kind == "isolating":
+        return "touch_dry", "What goes over an isolating coat waits until it is dry."
     if low.kind == "ground":
         return "touch_dry", "The ground has to be dry before anything stands on it."
     if low.kind in ("drawing", "mask"):
@@ -65,8 +67,13 @@ def _by_upper(low: Pass, high: Pass, medium: Medium, place: str) -> tuple[Drynes
     return None
 
 
-def _usual_before(one: Pass, other: Pass) -> bool:
-    """Say whether one lies under another: by its level, and what is painted of a thing goes over its plane."""
+def _usual_before(one: Pass, other: Pass, at: dict[int, int]) -> bool:
+    """Say whether one lies under another: by its level, and what is painted of a thing goes over its plane.
+
+    An isolating coat parts layers wherever the painter puts it.
+    """
+    if "isolating" in (one.kind, other.kind) and "varnish" not in (one.kind, other.kind):
+        return at[one.id] < at[other.id]
     if one.thing and other.thing and one.thing != other.thing:
         return False
     if LEVEL[one.kind] == LEVEL[other.kind]:
@@ -77,10 +84,11 @@ def _usual_before(one: Pass, other: Pass) -> bool:
 def material_rules(passes: list[Pass], medium: Medium, planes: list[PlaneFacts]) -> list[Precedence]:
     """Derive all that the materials ask for, whatever order the painter likes."""
     names = [plane.name for plane in planes]
+    at = {each.id: n for n, each in enumerate(passes)}
     rules = []
     for one in passes:
         for other in passes:
-            if one.id != other.id and _usual_before(one, other) and _covers(one, other):
+            if one.id != other.id and _usual_before(one, other, at) and _covers(one, other):
                 rule = _material_pair(one, other, medium, names)
                 if rule is not None:
                     rules.append(rule)

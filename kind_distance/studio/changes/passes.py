@@ -139,9 +139,15 @@ def set_pass(
 
 
 def add_pass(
-    desk: Desk, *, kind: str, plane: int | None = None, title: str = "", minutes: int | None = None
+    desk: Desk,
+    *,
+    kind: str,
+    plane: int | None = None,
+    title: str = "",
+    minutes: int | None = None,
+    before: int | None = None,
 ) -> Changed:
-    """Add a pass, placed after the last one of its level."""
+    """Add a pass, placed after the last one of its level, or right before another one."""
     found = kind_of(kind)
     if plane is not None and found.where == "whole":
         raise DomainError("This pass belongs to the whole surface.", "Leave the plane out.")
@@ -172,6 +178,8 @@ def add_pass(
     if not 1 <= record.minutes <= 720:
         raise DomainError(f"A pass of {record.minutes} minutes fits no day.", "Enter between 1 minute and 12 hours.")
     at = max((n for n, p in enumerate(state.passes, start=1) if LEVEL[p.kind] <= LEVEL[kind]), default=0)
+    if before is not None:
+        at = _pass_of(state, before).place - 1
     passes = list(state.passes)
     passes.insert(at, record)
     return replace(state, passes=placed(passes)), f"Pass added: {record.title}"
@@ -244,6 +252,8 @@ def _unsafe(passes: list[PassRecord]) -> str | None:
     for at, upper in enumerate(passes):
         for lower in passes[:at]:
             covers = upper.plane is None or lower.plane is None or upper.plane == lower.plane
+            between = passes[passes.index(lower) + 1 : at]
+            covers = covers and not any(each.kind == "isolating" for each in between)
             why = may_lie_on(upper.paint, lower.paint) if covers else None  # type: ignore[arg-type]
             if why is not None:
                 return f"{upper.title.capitalize()} after {lower.title}: {why}"

@@ -20,12 +20,13 @@ const props = defineProps<{
 }>();
 const emit = defineEmits<{ choose: [number: number]; session: [session: Session] }>();
 
-const HEAD = 56;
 const NAMES = 124;
+/** Room for what is said of a session; the sky takes a line of its own. */
+const HEAD = computed(() => (props.work.sessions.some((each) => each.sky_said) ? 76 : 56));
 const holder = ref<HTMLElement | null>(null);
 const { width: room } = useElementSize(holder);
 const row = computed(() => Math.max(46, Math.min(80, 500 / (props.planes.length + 1))));
-const bottom = computed(() => HEAD + row.value * (props.planes.length + 1));
+const bottom = computed(() => HEAD.value + row.value * (props.planes.length + 1));
 const barHeight = computed(() => row.value - 34);
 /** Width of a minute at which it can be read; close by, the longest session fills the room. */
 const perMinute = computed(() => {
@@ -72,7 +73,7 @@ const bars = computed(() => {
     const pass = passes.get(placement.number);
     if (!pass || placement.session === null) return [];
     const line = pass.plane ?? props.planes.length + 1;
-    const top = HEAD + row.value * (line - 1) + 22;
+    const top = HEAD.value + row.value * (line - 1) + 22;
     const left = placeOf(layout.value.all, placement.start_min);
     return [
       {
@@ -192,14 +193,15 @@ async function key(at: number, event: KeyboardEvent): Promise<void> {
                 class="around"
               />
             </template>
-            <foreignObject :x="span.left" y="0" :width="Math.max(span.width + 40, 120)" height="54">
+            <foreignObject :x="span.left" y="0" :width="Math.max(span.width + 40, 120)" :height="HEAD - 2">
               <button
                 class="head"
-                :title="`Change ${span.session.name}`"
+                :title="`Change ${span.session.name}${span.session.sky_said ? `: ${span.session.sky_said}` : ''}`"
                 @click="emit('session', span.session)"
               >
                 <b>{{ span.session.name }}{{ span.session.place ? `, ${span.session.place}` : "" }}</b>
                 <span>{{ span.session.air_said }} · {{ span.session.minutes }} min</span>
+                <span v-if="span.session.sky_said" class="sky">{{ span.session.sky_said }}</span>
               </button>
             </foreignObject>
             <g v-for="minute in ticks(span)" :key="minute">
@@ -368,6 +370,9 @@ async function key(at: number, event: KeyboardEvent): Promise<void> {
 .head:hover b {
   text-decoration: underline;
   text-underline-offset: 3px;
+}
+.head .sky {
+  display: block;
 }
 .head span {
   font-size: 13.5px;

@@ -32,6 +32,7 @@ function session(number: number, start: number, minutes: number): Session {
     wind_m_s: 0.1,
     sun_w_m2: 0,
     air_said: "",
+    sky_said: "",
     over: false,
     used_min: 0,
   };
