@@ -36,10 +36,9 @@ def say_sky(state: State, session: SessionRecord) -> str:
     reading = station_at(state, session)
     rain = f"rain, {reading.rain_mm_h:g} mm an hour" if reading.rain_mm_h else "dry"
     clouds = "clear" if reading.cloud < 0.3 else "some cloud" if reading.cloud < 0.7 else "overcast"
-    return (
-        f"sun {first.height_deg:.0f}° {wind(first.bearing_deg)} to {last.height_deg:.0f}° {wind(last.bearing_deg)}; "
-        f"{clouds}, {rain}"
-    )
+    ways = [wind(first.bearing_deg), wind(last.bearing_deg)]
+    way = ways[0] if ways[0] == ways[1] else " to ".join(ways)
+    return f"sun {first.height_deg:.0f}° to {last.height_deg:.0f}°, {way}; {clouds}, {rain}"
 
 
 def judge_outdoors(state: State, work: Work, now_min: int) -> list[Judgement]:

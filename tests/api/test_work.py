@@ -133,6 +133,11 @@ class Shown(Planning):
             [o["said"] for o in found], ["Saturday 28 November, 10:00, 200 min", "Sunday 29 November, 10:00, 200 min"]
         )
 
+    def test_the_sky_over_a_session_is_said_only_outdoors_at_a_known_place(self):
+        self.assertEqual([s["sky_said"] for s in self.painting["work"]["sessions"]], ["", ""])
+        self.do("set_session", session=1, outdoors=True)
+        self.assertEqual(self.painting["work"]["sessions"][0]["sky_said"], "", "this photo keeps no place")
+
     def test_what_the_end_hangs_on(self):
         found = {s["number"]: s for s in self.get("slack").json()}
         self.assertEqual(set(found), {p["number"] for p in self.painting["work"]["placements"]})

@@ -11,6 +11,7 @@ from PIL import Image
 
 from kind_distance.headless.document import read_document
 from kind_distance.headless.plan import plan_document
+from kind_distance.studio.outside import say_sky
 from kind_distance.studio.paintings import Studio, minutes_now
 from kind_distance.studio.workfiles import document_of, document_zip, passes_table, sessions_calendar
 from tests.support import NOW, InFolder, demo_copy
@@ -95,6 +96,12 @@ class Files(InFolder):
     def do(self, action, **arguments):
         self.opened = self.studio.change(3, self.opened.painting.version, action, arguments, NOW)
         return self.opened
+
+    def test_the_sky_over_the_demos_morning(self):
+        outdoors = next(s for s in self.state.sessions if s.outdoors)
+        self.assertRegex(say_sky(self.state, outdoors), r"^sun -?\d+° to \d+°, [a-z -]+; (clear|some cloud|overcast), ")
+        indoors = next(s for s in self.state.sessions if not s.outdoors)
+        self.assertEqual(say_sky(self.state, indoors), "")
 
     def test_the_same_document_every_time(self):
         self.assertEqual(

@@ -373,6 +373,8 @@ async function key(at: number, event: KeyboardEvent): Promise<void> {
 }
 .head .sky {
   display: block;
+  overflow: hidden;
+  text-overflow: ellipsis;
 }
 .head span {
   font-size: 13.5px;
