@@ -25,7 +25,7 @@ if TYPE_CHECKING:
 
 # Pass, session and the minute before which it does not begin (0: as soon as it can), in order of time.
 Listed = tuple[tuple[int, int, int], ...]
-EFFORT = 1.0  # deterministic time of one search, in the solver's units; about seconds on a slow machine
+EFFORT = 0.6  # deterministic time of one search, in the solver's units; about seconds on a slow machine
 SEED = 7
 MOST_PASSES = 70  # beyond, the model is larger than the time it is given
 LEFT = 100_000
