@@ -183,6 +183,12 @@ class Recipes(Working):
         self.change("copy_recipe", element=1, to=[2])
         self.refuse(InUseError, "copy_recipe", element=1, to=[2])
 
+    def test_a_recipe_in_oil_keeps_to_the_rules_of_oil(self):
+        for medium in ("oil", "oil_over_acrylic"):
+            self.change("set_brief", medium=medium)
+            self.change("add_recipe", element=1)
+            self.assertEqual(self.found("lean_over_fat") + self.found("unsafe_order"), [], medium)
+
     def test_no_tint_that_would_wait_for_months(self):
         self.change("set_brief", medium="oil")
         self.change("add_recipe", element=1)

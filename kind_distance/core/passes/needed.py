@@ -23,7 +23,7 @@ DETAIL_DRAWN = 0.3  # share of the photo's fine edges that a painter says at all
 LEAST_MIN = 3
 # Against a usual thin layer; later layers of oil are fatter [memory].
 THICKNESS: dict[PassKind, float] = {
-    "second_layer": 1.2, "details": 1.2, "blend": 0.3, "glaze": 1.2, "scumble": 1.2, "soften": 0.3,
+    "second_layer": 1.2, "details": 1.2, "blend": 0.3, "glaze": 1.2, "scumble": 1.2, "soften": 0.3, "lights": 1.5,
 }  # fmt: skip
 MASK_DRY_MIN = 15  # masking fluid before anything goes over it; common practice, labels come first
 

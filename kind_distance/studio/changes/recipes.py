@@ -6,6 +6,7 @@ from dataclasses import replace
 
 from kind_distance.core.paint.media import medium_of
 from kind_distance.core.passes.kinds import LEVEL, PassKind, paint_in
+from kind_distance.core.passes.needed import THICKNESS
 from kind_distance.errors import DomainError, InUseError, NotFoundError
 from kind_distance.store.records import ElementRecord, PassRecord, State
 from kind_distance.studio.changes.desk import LONGEST_NAME, Changed, Desk, clean_text, next_number
@@ -60,7 +61,18 @@ def add_recipe(desk: Desk, *, element: int) -> Changed:
         if kind == "glaze" and medium.later_paint in ("watercolour", "oil"):
             continue
         made.append(
-            PassRecord(0, 0, kind, thing.plane, title, paint_in(kind, medium), minutes, 1.0, why, element=element)
+            PassRecord(
+                0,
+                0,
+                kind,
+                thing.plane,
+                title,
+                paint_in(kind, medium),
+                minutes,
+                THICKNESS.get(kind, 1.0),
+                why,
+                element=element,
+            )
         )
     return _with(state, made), f"Passes for {thing.name}"
 
