@@ -34,6 +34,7 @@ from kind_distance.core.picture.balance import REFERENCES
 from kind_distance.core.picture.crops import FORMATS
 from kind_distance.core.picture.focus import REACHES
 from kind_distance.core.picture.thumbnail import SMALLEST_RANGE, SOFTNESS_RANGE
+from kind_distance.core.wording import first_upper
 from kind_distance.store.records import Brief
 
 router = APIRouter(prefix="/api", tags=["shelf"])
@@ -84,7 +85,7 @@ def choices() -> ChoicesView:
         brushes=[ChoiceView(key=key, name=name) for key, name in BRUSHES.items()],
         ways_to_keep=[ChoiceView(key=key, name=name) for key, name in WAYS.items()],
         pass_kinds=[
-            PassKindView(key=k.key, name=f"{k.name[:1].upper()}{k.name[1:]}", said=k.why, of_planes=k.where != "whole")
+            PassKindView(key=k.key, name=f"{first_upper(k.name)}", said=k.why, of_planes=k.where != "whole")
             for k in KINDS.values()
         ],
         lights=[ChoiceView(key=key, name=name) for key, name in LIGHTS.items()],

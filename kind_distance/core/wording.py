@@ -10,6 +10,11 @@ MM_PER_INCH = 25.4
 CM_PER_INCH = 2.54
 
 
+def first_upper(said: str) -> str:
+    """Begin a sentence with what is said, e.g. ``"Block-in of Sky"``."""
+    return said[:1].upper() + said[1:]
+
+
 def say_value(value: float) -> str:
     """Say a Munsell value with one decimal, e.g. ``"4.6"``."""
     return f"{value:.1f}"

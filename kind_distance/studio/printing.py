@@ -10,7 +10,7 @@ from kind_distance.core.colour.srgb import encode
 from kind_distance.core.paint.media import ground_of, medium_of
 from kind_distance.core.schedule.model import Session
 from kind_distance.core.schedule.work import Work
-from kind_distance.core.wording import Unit, clock, say_distance, say_minutes, say_range, say_size
+from kind_distance.core.wording import Unit, clock, first_upper, say_distance, say_minutes, say_range, say_size
 from kind_distance.errors import DomainError, NotFoundError
 from kind_distance.exchange.scorepage import ScoreBar, ScorePage, ScoreSession
 from kind_distance.exchange.sheet import Sheet, SheetPass, SheetPlane, draw_sheet, draw_sheets
@@ -140,8 +140,7 @@ def _score(state: State, found: Survey) -> ScorePage:
     count = len(sessions)
     said = f"{len(work.passes)} passes, {say_minutes(minutes)} in {count} {'session' if count == 1 else 'sessions'}."
     dates = [
-        f"{by_id[each.pass_id].said[:1].upper()}{by_id[each.pass_id].said[1:]} not before {say_date(each.earliest)}; "
-        "the label rules."
+        f"{first_upper(by_id[each.pass_id].said)} not before {say_date(each.earliest)}; the label rules."
         for each in work.schedule.milestones
     ]
     whole = ("Whole surface", (1.0, 1.0, 1.0))

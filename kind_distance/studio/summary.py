@@ -6,7 +6,7 @@ import json
 from typing import Any
 
 from kind_distance.core.colour.srgb import codes_from_linear
-from kind_distance.core.wording import say_range
+from kind_distance.core.wording import first_upper, say_range
 from kind_distance.store.records import SourceRecord, State, ThumbnailRecord
 from kind_distance.studio.clock import say_moment
 from kind_distance.studio.plates import framing_of, source_of
@@ -97,12 +97,12 @@ def _drying(found: Survey) -> list[dict[str, Any]]:
 
 def _say_ahead(session: dict[str, Any], now_min: int) -> tuple[str, str]:
     head = say_moment(session["start"], now_min)
-    head = f"{head[:1].upper()}{head[1:]}, {'outdoors' if session['outdoors'] else 'indoors'}"
+    head = f"{first_upper(head)}, {'outdoors' if session['outdoors'] else 'indoors'}"
     passes = session["passes"]
     said = ", then ".join(passes[:2]) if passes else "Nothing is planned in it yet"
     more = f" and {len(passes) - 2} more" if len(passes) > 2 else ""
     air = f"{session['minutes']} minutes at {session['temperature_c']:g}\u00a0°C and {session['humidity']:g}\u00a0%."
-    return head, f"{said[:1].upper()}{said[1:]}{more}. {air}"
+    return head, f"{first_upper(said)}{more}. {air}"
 
 
 def _say_idle(summary: dict[str, Any]) -> str:

@@ -54,7 +54,7 @@ from kind_distance.studio.outside import judge_outdoors
 from kind_distance.studio.plates import focus_of, framing_of, main_source, plate_of, settings_of
 from kind_distance.studio.references import judge_sources
 from kind_distance.studio.strokes import labels_of, marked, plane_numbers, spread, strokes_by_rank
-from kind_distance.studio.workplan import Seen, handling_of, survey_passes
+from kind_distance.studio.workplan import Measured, handling_of, survey_passes
 
 NOTHING_BESIDE = Beside()
 
@@ -280,7 +280,7 @@ def survey(file: Path, state: State, now_min: int, beside: Beside = NOTHING_BESI
     thumbnails = _thumbnails(file, state)
     depth = survey_depth(file, state)
     area = 0.0 if depth.fit is None else _area(file, state, depth.fit)
-    seen = Seen(depth.in_focus, smallest_mm(file, state), _kept_facts(depth, area))
+    seen = Measured(depth.in_focus, smallest_mm(file, state), _kept_facts(depth, area))
     work = survey_passes(state, depth.given, depth.plan, area, now_min, seen)
     wanted = wanted_of(file, state, depth, work, area)
     silenced = {each.key for each in state.meant_so}

@@ -11,7 +11,7 @@ from kind_distance.core.schedule.work import school_sessions, schools_of
 from kind_distance.core.wording import clock
 from kind_distance.studio.changes.desk import Desk
 from kind_distance.studio.changes.sessions import place_pass
-from kind_distance.studio.workplan import Seen, derived_passes, easel_of
+from kind_distance.studio.workplan import Measured, derived_passes, easel_of
 
 
 @dataclass(frozen=True)
@@ -71,7 +71,7 @@ def schools_tried(desk: Desk) -> list[SchoolTried]:
     """Try every school of order on a painting."""
     found, state = desk.survey(), desk.state
     given, planes = found.depth.given, found.work.planes
-    easel = easel_of(state, given, planes, desk.now_min, Seen(kept=found.kept))
+    easel = easel_of(state, given, planes, desk.now_min, Measured(kept=found.kept))
 
     def derived(school: str) -> list[Pass]:
         return derived_passes(state, planes, given.borders, school, found.kept)

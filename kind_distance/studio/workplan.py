@@ -38,7 +38,7 @@ def handling_of(record: PlaneRecord | ElementRecord) -> Handling:
 
 
 @dataclass(frozen=True)
-class Seen:
+class Measured:
     """What was measured on the picture besides the planes.
 
     Parameters
@@ -61,7 +61,7 @@ def plane_facts(
     plan: DepthPlan,
     area_cm2: float,
     handlings: tuple[Handling, ...] = (),
-    seen: Seen | None = None,
+    seen: Measured | None = None,
 ) -> list[PlaneFacts]:
     """Say what passes need to know of each plane, farthest first."""
     facts = []
@@ -209,7 +209,7 @@ def deadline_of(state: State) -> Deadline | None:
     return Deadline(minute_of(brief.deadline), purpose_of(brief.deadline_for))
 
 
-def easel_of(state: State, given: DepthInput, planes: list[PlaneFacts], now_min: int, seen: Seen) -> Easel:
+def easel_of(state: State, given: DepthInput, planes: list[PlaneFacts], now_min: int, seen: Measured) -> Easel:
     """Lay out what passes are put to work with."""
     sessions = tuple(session_from(record) for record in state.sessions)
     return Easel(
@@ -236,7 +236,7 @@ def survey_passes(
     plan: DepthPlan,
     area_cm2: float,
     now_min: int,
-    seen: Seen,
+    seen: Measured,
 ) -> Work:
     """Work out passes, order, cost, sessions and reasons."""
     planes = plane_facts(given, plan, area_cm2, tuple(handling_of(each) for each in state.planes), seen)

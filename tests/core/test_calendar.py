@@ -63,7 +63,7 @@ class Ready(unittest.TestCase):
     def test_too_late_is_told_with_the_arithmetic_and_moving_the_day_clears_it(self):
         told = judged(self.OIL, 3)
         self.assertEqual([j.kind for j in told], ["too_late"])
-        self.assertIn("Block-in of Plane 2 ends on day 0.4", told[0].text)
+        self.assertIn("The last stroke of block-in of Plane 2 is on day 0.4", told[0].text)
         move = told[0].remedies[-1]
         self.assertEqual(move.action, "set_brief")
         ready = ready_at(self.OIL, make_schedule(self.OIL), PURPOSES["gift"]).minute

@@ -1,11 +1,12 @@
 """Judgements on passes: materials, lean over fat, planes far ahead, blends that outlast their paint."""
 
 import unittest
+from dataclasses import replace
 
 from kind_distance.core.paint.drying import REFERENCE, Climate, Weather, dry
 from kind_distance.core.paint.handling import Handling
 from kind_distance.core.paint.media import SAID, WATER_BORNE, may_lie_on, medium_of
-from kind_distance.core.passes.audit import audit_ahead, audit_blends, audit_materials
+from kind_distance.core.passes.audit import audit_ahead, audit_blends, audit_materials, first_clash
 from kind_distance.core.passes.model import Pass, PlaneFacts
 from kind_distance.core.passes.precedence import material_rules
 from kind_distance.core.passes.schools import SCHOOLS, mix_of, place_in, school_of
@@ -48,6 +49,10 @@ class Materials(unittest.TestCase):
         coat = Pass(2, "isolating", None, "isolating coat", "acrylic", 10)
         self.assertEqual(audit_materials([lower, coat, upper], set()), [])
         self.assertEqual(len(audit_materials([coat, lower, upper], set())), 1, "under both it parts nothing")
+        self.assertIn("does not hold", first_clash([lower, upper]))
+        self.assertIsNone(first_clash([lower, coat, upper]))
+        boat, shed = replace(lower, thing="Boat"), replace(upper, thing="Shed")
+        self.assertEqual(audit_materials([boat, shed], set()), [], "two things never lie on each other")
         rules = {(r.before, r.after): r.needs for r in material_rules([lower, coat, upper], medium_of("oil"), [SKY])}
         self.assertEqual((rules[1, 2], rules[2, 3]), ("through_dry", "touch_dry"))
         self.assertNotIn((3, 2), rules)

@@ -13,7 +13,7 @@ from kind_distance.core.passes.kinds import LEVEL, OPAQUE
 from kind_distance.core.passes.model import KeptFacts, Pass, PlaneFacts
 from kind_distance.core.passes.precedence import touching_planes
 from kind_distance.core.passes.schools import School, place_in
-from kind_distance.core.wording import Unit, say_length, say_list, say_minutes
+from kind_distance.core.wording import Unit, first_upper, say_length, say_list, say_minutes
 
 STAGE = "passes"
 BURIED_CM = 0.5  # what a nearer plane's first layer goes over its edge [cm]; common practice, no source
@@ -21,10 +21,6 @@ BURIED_MIN = 2.0  # painting lost under it from which on it is told [min]
 WIDEST_SHARE = 1.0  # a brush wider than this share of the smallest shape cannot set it
 LINE_THICKNESS = 1.0  # an opaque first layer thinner than this does not hide a dark line; common practice, no source
 CROSSING = ("underpainting", "unify", "soften", "glaze", "scumble")
-
-
-def _upper(said: str) -> str:
-    return said[:1].upper() + said[1:]
 
 
 def buried_pairs(passes: list[Pass], borders: list[Border], planes: list[PlaneFacts]) -> list[tuple[Pass, Pass, float]]:
@@ -77,12 +73,12 @@ def audit_covered(
                 "detail_covered",
                 STAGE,
                 "mild",
-                f"{_upper(fine.said)} will be covered in part",
-                f"{_upper(cover.said)} comes later and goes over its edge: {say_length(length, unit)} of border, about "
-                f"{say_minutes(minutes)} of fine work painted for nothing.",
+                f"{first_upper(fine.said)} will be covered in part",
+                f"{first_upper(cover.said)} comes later and goes over its edge: {say_length(length, unit)} of border, "
+                f"about {say_minutes(minutes)} of fine work painted for nothing.",
                 minutes,
                 (fine.plane, cover.plane or fine.plane),
-                (Remedy(f"{_upper(cover.said)} first", "move_before", {"number": cover.id, "before": fine.id}),),
+                (Remedy(f"{first_upper(cover.said)} first", "move_before", {"number": cover.id, "before": fine.id}),),
             )
         )
     return found
@@ -105,9 +101,9 @@ def audit_brushes(passes: list[Pass], planes: list[PlaneFacts], finished: set[in
                 STAGE,
                 "mild",
                 f"The brush is wider than the smallest shape of {each.place}",
-                f"{_upper(each.said)} is to be painted with {each.brush_mm:g} mm; the smallest shape of your thumbnail "
-                f"there is {narrow:.0f} mm wide. Either that shape is lost, or it goes into a pass with a smaller "
-                "brush.",
+                f"{first_upper(each.said)} is to be painted with {each.brush_mm:g} mm; the smallest shape of your "
+                f"thumbnail there is {narrow:.0f} mm wide. Either that shape is lost, or it goes into a pass with a "
+                "smaller brush.",
                 each.brush_mm - narrow,
                 (each.plane,),
                 (Remedy(f"A brush of {fits:g} mm", "set_pass", {"number": each.id, "brush_mm": fits}),),
@@ -141,7 +137,7 @@ def audit_crossed(
                 "reserve_crossed",
                 STAGE,
                 "mild" if has_lights and not medium.transparent else "strong",
-                f"{_upper(each.said)} goes across {say_list(crossed)}",
+                f"{first_upper(each.said)} goes across {say_list(crossed)}",
                 f"{say_list(crossed)} {'is' if len(crossed) == 1 else 'are'} kept light, and this goes over the whole. "
                 + (
                     "Transparent paint does not give a light back: go round it, or leave this out."

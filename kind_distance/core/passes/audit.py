@@ -11,9 +11,9 @@ from kind_distance.core.judgement import Judgement, Remedy
 from kind_distance.core.paint.drying import AIDS, Drying
 from kind_distance.core.paint.media import REWETS, SAID, WATER_BORNE, may_lie_on
 from kind_distance.core.passes.kinds import LAYERS, LEVEL
-from kind_distance.core.passes.model import Pass, PlaneFacts
+from kind_distance.core.passes.model import Pass, PlaneFacts, covers
 from kind_distance.core.passes.schools import School
-from kind_distance.core.wording import Unit, say_area, say_minutes
+from kind_distance.core.wording import Unit, first_upper, say_area, say_minutes
 
 STAGE = "passes"
 UNSAFE = "unsafe_order"  # the one kind that needs a written reason to be meant so
@@ -22,21 +22,21 @@ LEAST_PART_MIN = 3  # a part of a pass shorter than this is not worth a mix of i
 FINISHED_FROM = LEVEL["details"]  # what is brought so far is held to be finished; common practice, no source
 
 
-def _covers(one: Pass, other: Pass) -> bool:
-    return one.plane is None or other.plane is None or one.plane == other.plane
+def clash(lower: Pass, upper: Pass, between: list[Pass]) -> str | None:
+    """Say why one pass does not hold on another, or None where it does, or where an isolating coat parts them."""
+    if not covers(lower, upper) or any(each.kind == "isolating" for each in between):
+        return None
+    return may_lie_on(upper.paint, lower.paint)
 
 
-def _first_upper(said: str) -> str:
-    return said[:1].upper() + said[1:]
-
-
-def _parted(lower: Pass, upper: Pass, passes: list[Pass]) -> bool:
-    """Whether an isolating coat lies between two layers."""
-    at = {each.id: n for n, each in enumerate(passes)}
-    return any(
-        each.kind == "isolating" and at[lower.id] < at[each.id] < at[upper.id] and upper.kind != "isolating"
-        for each in passes
-    )
+def first_clash(passes: list[Pass]) -> str | None:
+    """Say the first thing that does not hold together in an order of materials, or None where all does."""
+    for at, upper in enumerate(passes):
+        for under, lower in enumerate(passes[:at]):
+            why = clash(lower, upper, passes[under + 1 : at])
+            if why is not None:
+                return f"{first_upper(upper.said)} after {lower.said}: {why}"
+    return None
 
 
 def audit_materials(passes: list[Pass], finished: set[int]) -> list[Judgement]:
@@ -51,34 +51,32 @@ def audit_materials(passes: list[Pass], finished: set[int]) -> list[Judgement]:
     """
     found = []
     for at, lower in enumerate(passes):
-        for upper in passes[at + 1 :]:
+        for over, upper in enumerate(passes[at + 1 :], start=at + 1):
             # An upper layer that comes too early is told with the order, reason and all.
             if (
                 upper.level < lower.level
-                or not _covers(lower, upper)
+                or not covers(lower, upper)
                 or {lower.id, upper.id} <= finished
                 or "dry" in (lower.paint, upper.paint)
             ):
                 continue
-            why = may_lie_on(upper.paint, lower.paint)
-            if why is not None and _parted(lower, upper, passes):
-                why = None
+            why = clash(lower, upper, passes[at + 1 : over])
             if why is not None:
                 key = f"{UNSAFE}:{lower.id}:{upper.id}"
-                remedies = [Remedy(f"{_first_upper(upper.said)} in {SAID[lower.paint]}", "set_pass",
+                remedies = [Remedy(f"{first_upper(upper.said)} in {SAID[lower.paint]}", "set_pass",
                                    {"number": upper.id, "paint": lower.paint})]  # fmt: skip
                 if upper.paint == "oil" and lower.paint in REWETS and upper.id not in finished:
                     remedies.insert(0, Remedy("An isolating coat between", "add_pass",
                                               {"kind": "isolating", "before": upper.id}))  # fmt: skip
                 if upper.level <= lower.level and lower.id not in finished:
-                    first = Remedy(f"{_first_upper(upper.said)} first", "move_before",
+                    first = Remedy(f"{first_upper(upper.said)} first", "move_before",
                                    {"number": upper.id, "before": lower.id})  # fmt: skip
                     remedies.append(first)
                 found.append(
                     Judgement(
                         key, UNSAFE, STAGE, "strong",
-                        f"{_first_upper(upper.said)} does not hold on {lower.said}",
-                        f"{_first_upper(SAID[upper.paint])} over {SAID[lower.paint]}, as pass {at + 1} and a later "
+                        f"{first_upper(upper.said)} does not hold on {lower.said}",
+                        f"{first_upper(SAID[upper.paint])} over {SAID[lower.paint]}, as pass {at + 1} and a later "
                         f"one. {why} If you know better, say in writing why.",
                         10_000.0, tuple(p for p in (upper.plane,) if p), tuple(remedies),
                     )
@@ -93,7 +91,7 @@ def audit_materials(passes: list[Pass], finished: set[int]) -> list[Judgement]:
                 found.append(
                     Judgement(
                         f"lean_over_fat:{lower.id}:{upper.id}", "lean_over_fat", STAGE, "mild",
-                        f"{_first_upper(upper.said)} is leaner than what it lies on",
+                        f"{first_upper(upper.said)} is leaner than what it lies on",
                         f"It is {upper.thickness:.1f} times a usual layer over {lower.thickness:.1f} times: the layer "
                         "that dries first would crack over the one that still moves. Fat over lean, slow over fast.",
                         10 * (lower.thickness - upper.thickness), (upper.plane,),
@@ -127,10 +125,10 @@ def audit_ahead(passes: list[Pass], planes: list[PlaneFacts], school: School, fi
             Judgement(
                 f"far_ahead:{each.plane}", "far_ahead", STAGE, "mild",
                 f"{planes[each.plane - 1].name} is finished while {behind.place} is bare",
-                f"{_first_upper(each.said)} is pass {at + 1}; {behind.said} comes later. Values are judged against "
+                f"{first_upper(each.said)} is pass {at + 1}; {behind.said} comes later. Values are judged against "
                 f"each other: until {behind.place} stands, nothing shows whether these details are right.",
                 float(len(waiting)), (each.plane, *waiting[:1]),
-                (Remedy(f"{_first_upper(behind.said)} first", "move_before",
+                (Remedy(f"{first_upper(behind.said)} first", "move_before",
                         {"number": behind.id, "before": each.id}),),
             )
         )  # fmt: skip
@@ -173,7 +171,7 @@ def audit_blends(
         found.append(
             Judgement(
                 f"blend_too_large:{each.id}", "blend_too_large", STAGE, "mild",
-                f"{_first_upper(each.said)} outlasts its paint",
+                f"{first_upper(each.said)} outlasts its paint",
                 f"{say_area(plane.area_cm2, unit)} take {each.minutes} min; in that air the paint stays open about "
                 f"{say_minutes(stays)}. What was laid first will be tacky before the last is blended into it. Blend "
                 "it in parts that end at an edge, mist it, or let the strokes stand.",

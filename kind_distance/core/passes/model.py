@@ -132,6 +132,13 @@ class Pass:
         return LEVEL[self.kind]
 
 
+def covers(one: Pass, other: Pass) -> bool:
+    """Whether two passes lie on the same place: the whole surface is every plane, two things are never one place."""
+    if one.thing and other.thing and one.thing != other.thing:
+        return False
+    return one.plane is None or other.plane is None or one.plane == other.plane
+
+
 @dataclass(frozen=True)
 class Precedence:
     """One pass has to stand before another.

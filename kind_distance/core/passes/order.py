@@ -14,7 +14,7 @@ from kind_distance.core.passes.kinds import LAYERS
 from kind_distance.core.passes.model import Pass, PlaneFacts, Precedence
 from kind_distance.core.passes.precedence import broken_rules, material_rules, touching_planes
 from kind_distance.core.passes.schools import School, place_in
-from kind_distance.core.wording import Unit, say_length, say_list, say_minutes
+from kind_distance.core.wording import Unit, first_upper, say_length, say_list, say_minutes
 
 STAGE = "passes"
 
@@ -140,14 +140,14 @@ def _broken(passes: list[Pass], medium: Medium, planes: list[PlaneFacts]) -> lis
     found = []
     for rule, why in broken_rules(passes, medium, planes):
         lower, upper = by_id[rule.before], by_id[rule.after]
-        label = f"{lower.title[:1].upper()}{lower.title[1:]} first"
+        label = f"{first_upper(lower.title)} first"
         found.append(
             Judgement(
                 key=f"broken_rule:{rule.before}:{rule.after}",
                 kind="broken_rule",
                 stage=STAGE,
                 severity="strong",
-                title=f"{upper.said[:1].upper()}{upper.said[1:]} stands before {lower.said}",
+                title=f"{first_upper(upper.said)} stands before {lower.said}",
                 text=why,
                 weight=1000.0,
                 planes=tuple(p for p in (lower.plane, upper.plane) if p),

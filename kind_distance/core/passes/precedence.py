@@ -9,7 +9,7 @@ from __future__ import annotations
 from kind_distance.core.depth.readings import Border
 from kind_distance.core.paint.media import Dryness, Medium, may_lie_on
 from kind_distance.core.passes.kinds import KINDS, LAYERS, LEVEL
-from kind_distance.core.passes.model import Pass, PlaneFacts, Precedence
+from kind_distance.core.passes.model import Pass, PlaneFacts, Precedence, covers
 from kind_distance.core.wording import Unit, say_length
 
 WANTS_SAID = {
@@ -22,11 +22,6 @@ WANTS_SAID = {
 def touching_planes(borders: list[Border]) -> dict[tuple[int, int], float]:
     """Length of border by pair of planes, far first. [cm]."""
     return {(b.far, b.near): b.length_cm for b in borders}
-
-
-def _covers(one: Pass, other: Pass) -> bool:
-    """Whether two passes lie on the same place (the whole surface lies on every plane)."""
-    return one.plane is None or other.plane is None or one.plane == other.plane
 
 
 def _material_pair(low: Pass, high: Pass, medium: Medium, names: list[str]) -> Precedence | None:
@@ -74,8 +69,6 @@ def _usual_before(one: Pass, other: Pass, at: dict[int, int]) -> bool:
     """
     if "isolating" in (one.kind, other.kind) and "varnish" not in (one.kind, other.kind):
         return at[one.id] < at[other.id]
-    if one.thing and other.thing and one.thing != other.thing:
-        return False
     if LEVEL[one.kind] == LEVEL[other.kind]:
         return not one.thing and bool(other.thing) and one.plane == other.plane
     return LEVEL[one.kind] < LEVEL[other.kind]
@@ -88,7 +81,7 @@ def material_rules(passes: list[Pass], medium: Medium, planes: list[PlaneFacts])
     rules = []
     for one in passes:
         for other in passes:
-            if one.id != other.id and _usual_before(one, other, at) and _covers(one, other):
+            if one.id != other.id and _usual_before(one, other, at) and covers(one, other):
                 rule = _material_pair(one, other, medium, names)
                 if rule is not None:
                     rules.append(rule)

@@ -12,6 +12,7 @@ from kind_distance.core.depth.elements import Element
 from kind_distance.core.judgement import Judgement, Remedy
 from kind_distance.core.passes.kinds import LEVEL, UNPAINTED
 from kind_distance.core.passes.model import KeptFacts, Pass, PlaneFacts
+from kind_distance.core.wording import first_upper
 
 STAGE = "passes"
 Sort = Literal["plane", "thing", "light", "departure"]
@@ -153,7 +154,7 @@ def audit_wanted(wanted: list[Wanted], passes: list[Pass], planes: list[PlaneFac
                 "serves_nothing",
                 STAGE,
                 "mild",
-                f"{one.said[:1].upper()}{one.said[1:]} serves neither nearness nor focus",
+                f"{first_upper(one.said)} serves neither nearness nor focus",
                 f"The air leaves {100 * plane.contrast_left:.0f} % of its contrast, and the focus lies elsewhere: "
                 f"{one.minutes} min of fine work that pull the plane forward.",
                 float(one.minutes),

@@ -17,7 +17,7 @@ from kind_distance.core.schedule.model import Placement, Problem, Session
 from kind_distance.core.schedule.plan import Board, Schedule, pinned
 from kind_distance.core.schedule.reasons import board_before
 from kind_distance.core.schedule.search import Listed
-from kind_distance.core.wording import Unit, clock, say_length, say_list, say_minutes
+from kind_distance.core.wording import Unit, clock, first_upper, say_length, say_list, say_minutes
 from kind_distance.errors import DomainError, NotFoundError
 
 STAGE = "sessions"
@@ -124,7 +124,7 @@ def _films(board: Board, placement: Placement) -> list[_Fault]:
         state = {"tacky": "tacky", "undry": "wet"}.get(kind, "not dry through")
         when = clock(ready) if short < 12 * 60 else f"{say_minutes(short)} later"
         lower = board.passes[painted].said
-        said = f"{lower[:1].upper()}{lower[1:]} is {state} until about {when}: {say_minutes(short)} too soon. {why}"
+        said = f"{first_upper(lower)} is {state} until about {when}: {say_minutes(short)} too soon. {why}"
         if kind not in worst or short > worst[kind][0]:
             worst[kind] = (short, said)
     return [_Fault(kind, said, short) for kind, (short, said) in worst.items()]
@@ -203,7 +203,7 @@ def audit_by_hand(problem: Problem, schedule: Schedule, unit: Unit = "cm") -> li
                 fault.kind,
                 STAGE,
                 "mild" if fault.kind == "cut_by_hand" else "strong",
-                f"{each.said[:1].upper()}{each.said[1:]} {TITLES[fault.kind]}",
+                f"{first_upper(each.said)} {TITLES[fault.kind]}",
                 f"You put it at {clock(placement.start)}. {fault.said}",
                 fault.weight,
                 (each.plane,) if each.plane else (),

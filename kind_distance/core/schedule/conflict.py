@@ -11,7 +11,7 @@ from dataclasses import dataclass, replace
 
 from kind_distance.core.passes.model import Pass
 from kind_distance.core.schedule.model import Problem
-from kind_distance.core.wording import say_list, say_minutes
+from kind_distance.core.wording import first_upper, say_list, say_minutes
 
 MOST_PASSES = 40  # beyond, the sum of minutes says enough
 MOST_NAMED = 6
@@ -90,7 +90,7 @@ def say_conflict(problem: Problem, conflict: Conflict) -> str:
     parts = say_list([f"{each.said} ({each.minutes} min)" for each in named])
     minutes = sum(each.minutes for each in named)
     if len(named) == 1:
-        return f"{parts[:1].upper()}{parts[1:]} alone finds no session long enough."
+        return f"{first_upper(parts)} alone finds no session long enough."
     waits = " The waits between them do the rest." if minutes <= hold else ""
     return (
         f"The smallest knot: {parts} cannot all stand; they take {say_minutes(minutes)} and the sessions hold "

@@ -17,7 +17,7 @@ from kind_distance.core.passes.model import Pass
 from kind_distance.core.schedule.model import Problem
 from kind_distance.core.schedule.plan import Board, Schedule, make_schedule
 from kind_distance.core.schedule.search import Listed
-from kind_distance.core.wording import say_minutes
+from kind_distance.core.wording import first_upper, say_minutes
 from kind_distance.errors import DomainError
 
 STAGE = "sessions"
@@ -158,7 +158,7 @@ def _give_up(problem: Problem, deadline: Deadline, ready: Ready) -> list[Remedy]
         thin = round(max(0.1, last.thickness * THINNER), 2)
         thinner = tuple(replace(p, thickness=thin) if p.id == last.id else p for p in problem.passes)
         if holds(replace(problem, passes=thinner), deadline.purpose):
-            found.append(Remedy(f"{last.said[:1].upper()}{last.said[1:]} in a thin film", "set_pass",
+            found.append(Remedy(f"{first_upper(last.said)} in a thin film", "set_pass",
                                 {"number": last.id, "thickness": thin}))  # fmt: skip
     return found
 
@@ -214,7 +214,7 @@ def judge_deadline(
         Judgement(
             "too_late", "too_late", STAGE, "strong",
             f"Not ready for {deadline.purpose.name} on {say_day(deadline.day)}",
-            f"{last.said[:1].upper()}{last.said[1:]} ends on {say_day(ready.painted_at)} and needs up to "
+            f"The last stroke of {last.said} is on {say_day(ready.painted_at)}; it needs up to "
             f"{say_minutes(needs)} to be {state}{varnish}: {say_day(ready.minute)}, {say_minutes(late)} too late. "
             f"{backward}",
             late / 60, (last.plane,) if last.plane else (),

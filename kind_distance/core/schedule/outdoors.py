@@ -19,7 +19,7 @@ from kind_distance.core.light.station import (
 )
 from kind_distance.core.light.sun import wind
 from kind_distance.core.light.wanted import LightWanted
-from kind_distance.core.wording import say_minutes
+from kind_distance.core.wording import first_upper, say_minutes
 
 STAGE = "sessions"
 TWILIGHT_DEG = -3.0  # under this height of the sun one no longer judges colour; common practice, no source
@@ -249,7 +249,7 @@ def audit_in_light(passes: list[InLight], outings: list[Outing], wanted: LightWa
         found.append(
             Judgement(
                 f"out_of_light:{each.number}", "out_of_light", STAGE, "mild",
-                f"{each.said[:1].upper()}{each.said[1:]} stands outside its light",
+                f"{first_upper(each.said)} stands outside its light",
                 f"You want it painted in {wanted.said}. {said} Shadows and colour of light are other ones then.",
                 float(each.minutes), (), (*remedies, Remedy("It needs no certain light", "set_pass",
                                               {"number": each.number, "in_light": False})),

@@ -313,14 +313,13 @@ def in_order(problem: Problem) -> Listed:
     return listed_of(_place_with(problem, PATIENCE_MIN[-1])[0])
 
 
-def _fits(problem: Problem) -> bool:
+def _fits(problem: Problem, patiences: tuple[float, ...] = QUICK_PATIENCE) -> bool:
     """Whether one of a few degrees of patience places everything."""
-    return any(not _place_with(problem, patience)[1] for patience in QUICK_PATIENCE)
+    return any(not _place_with(problem, patience)[1] for patience in patiences)
 
 
 def _fits_with(problem: Problem, sessions: tuple[Session, ...]) -> bool:
-    wider = replace(problem, sessions=sessions)
-    return any(not _place_with(wider, patience)[1] for patience in PATIENCE_MIN)
+    return _fits(replace(problem, sessions=sessions), PATIENCE_MIN)
 
 
 def _least(fits: Callable[[int], bool], lengths: range) -> int | None:

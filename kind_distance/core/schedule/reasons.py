@@ -6,7 +6,7 @@ from dataclasses import dataclass, replace
 
 from kind_distance.core.schedule.model import Done, Placement, Problem
 from kind_distance.core.schedule.plan import Block, Board, Schedule
-from kind_distance.core.wording import clock, say_minutes
+from kind_distance.core.wording import clock, first_upper, say_minutes
 
 
 @dataclass(frozen=True)
@@ -29,10 +29,6 @@ class Reason:
     not_session_before: str
 
 
-def _first_upper(said: str) -> str:
-    return said[:1].upper() + said[1:]
-
-
 def board_before(problem: Problem, schedule: Schedule, at: int) -> Board:
     """Build the painting as it stands when placement number `at` is about to begin."""
     earlier = [Done(p.pass_id, p.start, p.end) for p in schedule.placements[:at]]
@@ -47,10 +43,10 @@ def _said_block(board: Board, block: Block) -> str:
     day = 1440
     if block.until - film.painted_at > 12 * 60:
         span = say_minutes(block.until - film.painted_at)
-        return f"{_first_upper(lower.said)} needs up to {span} to dry. {block.reason}"
+        return f"{first_upper(lower.said)} needs up to {span} to dry. {block.reason}"
     state = "tacky" if block.needs == "not_tacky" else "wet"
     when = clock(block.until) if block.until // day == film.painted_at // day else "the next day"
-    return f"{_first_upper(lower.said)} is {state} until about {when}. {block.reason}"
+    return f"{first_upper(lower.said)} is {state} until about {when}. {block.reason}"
 
 
 def _not_earlier(problem: Problem, board: Board, placement: Placement, before: Placement | None) -> tuple[str, str]:
@@ -99,7 +95,7 @@ def _not_session_before(problem: Problem, schedule: Schedule, at: int) -> str:
     left = max(0, earlier.end - used_until)
     if block is None:
         return f"It takes {each.minutes} min; {earlier.name} had {left} left."
-    lower = _first_upper(board.passes[block.by].said)
+    lower = first_upper(board.passes[block.by].said)
     return f"{lower} was not ready in time: {earlier.name} ends at {clock(earlier.end)}."
 
 

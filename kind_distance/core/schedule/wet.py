@@ -8,9 +8,9 @@ from dataclasses import dataclass
 from kind_distance.core.judgement import Judgement, Remedy
 from kind_distance.core.paint.drying import dry
 from kind_distance.core.passes.kinds import KINDS, UNPAINTED, WET_ONLY
-from kind_distance.core.passes.model import Pass
+from kind_distance.core.passes.model import Pass, covers
 from kind_distance.core.schedule.model import Placement, Problem
-from kind_distance.core.wording import clock
+from kind_distance.core.wording import clock, first_upper
 
 DRY_SHARE = 0.5  # of its minutes that the dry alternative takes on top; common practice, no source
 STAGE = "sessions"
@@ -70,8 +70,7 @@ def expired(problem: Problem, placements: Sequence[Placement]) -> list[Expired]:
 
 
 def _under(own: Pass, other: Pass) -> bool:
-    meets = own.plane is None or other.plane is None or own.plane == other.plane
-    return own.id != other.id and meets and other.kind not in UNPAINTED and other.kind != "ground"
+    return own.id != other.id and covers(own, other) and other.kind not in UNPAINTED and other.kind != "ground"
 
 
 def audit_wet(problem: Problem, placements: Sequence[Placement]) -> list[Judgement]:
@@ -93,8 +92,8 @@ def audit_wet(problem: Problem, placements: Sequence[Placement]) -> list[Judgeme
                 "wet_expired",
                 STAGE,
                 "mild",
-                f"{own.said[:1].upper()}{own.said[1:]} comes when the paint has closed",
-                f"{base.said[:1].upper()}{base.said[1:]} stays open until about {clock(each.open_until)}; this ends at "
+                f"{first_upper(own.said)} comes when the paint has closed",
+                f"{first_upper(base.said)} stays open until about {clock(each.open_until)}; this ends at "
                 f"{clock(stands[own.id].end)}. Then nothing blends any more: it becomes {dry_name} over dry paint, "
                 f"and takes about {max(1, round(own.minutes * DRY_SHARE))} min more.",
                 float(own.minutes),

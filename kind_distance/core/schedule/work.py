@@ -28,7 +28,7 @@ from kind_distance.core.schedule.plan import Board, Schedule, make_schedule, ses
 from kind_distance.core.schedule.reasons import Reason, explain
 from kind_distance.core.schedule.search import Listed
 from kind_distance.core.schedule.wet import audit_wet
-from kind_distance.core.wording import Unit, say_list
+from kind_distance.core.wording import Unit, first_upper, say_list
 
 NO_SINGLE_HELP = " No longer session and no few more of the same kind would hold it: thin the plan, or add sessions."
 
@@ -239,7 +239,7 @@ def _unplaced(problem: Problem, passes: list[Pass], schedule: Schedule, easel: E
             stage="sessions",
             severity="strong",
             title=f"{len(left)} {'pass finds' if len(left) == 1 else 'passes find'} no place",
-            text=f"{said[:1].upper()}{said[1:]}: {minutes} min. {schedule.unplaced[0].why}{knot}{would}",
+            text=f"{first_upper(said)}: {minutes} min. {schedule.unplaced[0].why}{knot}{would}",
             weight=float(minutes),
             remedies=tuple(remedies),
         )
@@ -247,7 +247,7 @@ def _unplaced(problem: Problem, passes: list[Pass], schedule: Schedule, easel: E
 
 
 def _remedy(offer: Help) -> Remedy:
-    label = f"{offer.said[:1].upper()}{offer.said[1:]}"
+    label = f"{first_upper(offer.said)}"
     if offer.days == 0:
         return Remedy(label, "set_session", {"session": offer.session_id, "minutes": offer.minutes})
     more: dict[str, object] = {

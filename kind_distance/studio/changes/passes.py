@@ -6,9 +6,9 @@ from dataclasses import replace
 from typing import Any, cast
 
 from kind_distance.core.paint.drying import AIDS
-from kind_distance.core.paint.media import SAID, WATER_BORNE, may_lie_on, medium_of
+from kind_distance.core.paint.media import SAID, WATER_BORNE, medium_of
 from kind_distance.core.paint.underlay import UNDERLAY
-from kind_distance.core.passes.audit import LEAST_PART_MIN, UNSAFE
+from kind_distance.core.passes.audit import LEAST_PART_MIN, UNSAFE, first_clash
 from kind_distance.core.passes.kinds import KINDS, LEVEL, PassKind, cannot, kind_of, paint_in, title_in
 from kind_distance.core.passes.needed import estimate_minutes
 from kind_distance.core.passes.schools import place_in, school_of
@@ -18,7 +18,7 @@ from kind_distance.store.records import MeantSo, PassRecord, State
 from kind_distance.studio.changes.desk import LONGEST_NAME, Changed, Desk, clean_text, next_number
 from kind_distance.studio.clock import minute_of
 from kind_distance.studio.strokes import plane_numbers
-from kind_distance.studio.workplan import by_hand
+from kind_distance.studio.workplan import by_hand, passes_of
 
 CHANGES = (
     "derive_passes",
@@ -247,19 +247,6 @@ def remove_pass(desk: Desk, *, number: int) -> Changed:
     return replace(state, passes=left), f"Pass taken away: {record.title}"
 
 
-def _unsafe(passes: list[PassRecord]) -> str | None:
-    """Say what does not hold together in an order of materials, or None where all does."""
-    for at, upper in enumerate(passes):
-        for lower in passes[:at]:
-            covers = upper.plane is None or lower.plane is None or upper.plane == lower.plane
-            between = passes[passes.index(lower) + 1 : at]
-            covers = covers and not any(each.kind == "isolating" for each in between)
-            why = may_lie_on(upper.paint, lower.paint) if covers else None  # type: ignore[arg-type]
-            if why is not None:
-                return f"{upper.title.capitalize()} after {lower.title}: {why}"
-    return None
-
-
 def _in_writing(desk: Desk, before: State, after: State, reason: str) -> State:
     """Note the painter's reason against all that a move made unsafe."""
     known = {each.key for each in desk.survey().judgements}
@@ -278,9 +265,9 @@ def move_pass(desk: Desk, *, number: int, to: int, reason: str = "") -> Changed:
         raise InUseError(f"{record.title} is painted already.", "What is done keeps its place.")
     passes = [p for p in state.passes if p.number != number]
     passes.insert(to - 1, record)
-    said, why = f"{record.title.capitalize()} moved", _unsafe(passes)
     moved = replace(state, passes=placed(passes))
-    if why is None or why == _unsafe(list(state.passes)):
+    said, why = f"{record.title.capitalize()} moved", first_clash(passes_of(moved, [], []))
+    if why is None or why == first_clash(passes_of(state, [], [])):
         return moved, said
     written = clean_text(reason, "reason", 200, needed=False)
     if not written:

@@ -9,6 +9,7 @@ from kind_distance.core.schedule.byhand import put_by_hand
 from kind_distance.core.schedule.model import Problem
 from kind_distance.core.schedule.offers import WAYS
 from kind_distance.core.schedule.plan import later_starts
+from kind_distance.core.wording import first_upper
 from kind_distance.errors import DomainError, InUseError, NotFoundError
 from kind_distance.store.records import KeptPlace, SessionRecord, State
 from kind_distance.studio.changes.desk import LONGEST_NAME, Changed, Desk, clean_text, next_number
@@ -224,7 +225,7 @@ def place_pass(desk: Desk, *, number: int, session: int, start: int) -> Changed:
     plan = tuple(KeptPlace(at, *each, each[0] in by_hand) for at, each in enumerate(listed, start=1))
     said = next(each.said for each in work.passes if each.id == number)
     begin = next(minute for pass_id, _, minute in listed if pass_id == number)
-    return replace(state, kept_plan=plan), f"{said[:1].upper()}{said[1:]}: at {say_moment(begin)}"
+    return replace(state, kept_plan=plan), f"{first_upper(said)}: at {say_moment(begin)}"
 
 
 def free_pass(desk: Desk, *, number: int) -> Changed:
