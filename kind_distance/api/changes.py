@@ -390,6 +390,7 @@ class AddStroke(Given):
     points: Annotated[list[tuple[FiniteFloat, FiniteFloat]], Field(min_length=1, max_length=4000)]
     width: FiniteFloat = 0.012
     settle: bool = False
+    closeness: Annotated[FiniteFloat, Field(ge=1, le=64)] = 1.0
 
 
 class RemoveStroke(Given):

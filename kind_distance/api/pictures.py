@@ -20,6 +20,7 @@ from kind_distance.studio.ways import looked_at, lost_marks
 
 router = APIRouter(prefix="/api", tags=["pictures"])
 Visibility = Annotated[float | None, Query(ge=0.01, le=340, allow_inf_nan=False)]
+Closeness = Annotated[float, Query(ge=1, le=64, allow_inf_nan=False)]
 Look = Literal["grey", "squint", "covered", "plane"]
 
 
@@ -62,8 +63,8 @@ def look(here: Here, painting_id: int, number: int, way: Look, plane: int = 1) -
 
 
 @router.get("/paintings/{painting_id}/outlines", summary="Outline the planes")
-def plane_outlines(here: Here, painting_id: int) -> list[OutlineView]:
-    """Outline every plane as SVG path data in a box of 1000 x 1000."""
+def plane_outlines(here: Here, painting_id: int, closeness: Closeness = 1.0) -> list[OutlineView]:
+    """Outline every plane as SVG path data in a box of 1000 x 1000, the finer the closer it is looked at."""
     state = here.studio.desk(painting_id, here.clock()).state
     labels = labels_of(here.studio.file, state)
     if labels is None:
@@ -71,8 +72,8 @@ def plane_outlines(here: Here, painting_id: int) -> list[OutlineView]:
     shown = []
     for plane in state.planes:
         parts = []
-        for polygon in outlines(labels, plane.rank):
-            points = " L".join(f"{1000 * x:.1f} {1000 * y:.1f}" for x, y in polygon)
+        for polygon in outlines(labels, plane.rank, closeness):
+            points = " L".join(f"{1000 * x:.2f} {1000 * y:.2f}" for x, y in polygon)
             parts.append(f"M{points}Z")
         shown.append(OutlineView(rank=plane.rank, path="".join(parts)))
     return shown

@@ -181,7 +181,7 @@ def _say_air(studio: Studio, opened: Opened) -> str | None:
         return None
     places = f"{found.planes} planes"
     return (
-        f"By the darks of {places} one saw about {found.visibility_km:.2g} km there "
+        f"By how light {places} look, one saw about {found.visibility_km:.2g} km there "
         f"({found.low_km:.2g} to {found.high_km:.2g}); mist or cloud among them widens that."
     )
 

@@ -10,8 +10,9 @@ from numpy.typing import NDArray
 
 from kind_distance.core.colour.munsell import luminance_from_value
 from kind_distance.core.colour.srgb import codes_from_linear, luminance
-from kind_distance.core.depth.reveil import Air, Fitted, distances_for, fit_visibility, reveil
+from kind_distance.core.depth.reveil import Air, distances_for, reveil
 from kind_distance.core.depth.veil import profile_of, with_airlight
+from kind_distance.core.depth.visibility import Fitted, PlaneLight, fit_visibility
 from kind_distance.errors import DomainError
 from kind_distance.store.records import State
 from kind_distance.studio import darkroom
@@ -63,15 +64,19 @@ def _low_sky(linear: NDArray[np.float32], labels: NDArray[np.uint8]) -> tuple[fl
     return red, green, blue
 
 
+def _light(value: float) -> float:
+    return float(luminance_from_value(value)) / 100
+
+
 def fitted_air(file: Path, state: State, depth: DepthSurvey) -> Fitted | None:
     """Say how far one sees in the photo, by the planes whose distance was said and the sky right above the land."""
     source, labels = main_source(state), labels_of(file, state)
     if source is None or labels is None or state.planes[0].kind != "sky" or not (labels == 1).any():
         return None
-    darks = [
-        (plane.distance_m / 1000, float(luminance_from_value(reading.dark)) / 100)
+    lights = [
+        PlaneLight(plane.distance_m / 1000, _light(reading.mass), _light(reading.dark))
         for plane, reading in zip(state.planes, depth.given.readings, strict=True)
         if reading is not None and plane.kind == "land" and plane.distance_m is not None and plane.nature == "solid"
     ]
     picture = darkroom.working(file, plate_of(source))
-    return fit_visibility(darks, float(luminance(np.array(_low_sky(picture.linear, labels)))))
+    return fit_visibility(lights, float(luminance(np.array(_low_sky(picture.linear, labels)))))

@@ -4,7 +4,7 @@ import re
 
 from playwright.sync_api import expect
 
-from tests.browser.base import POOL, TEA, InBrowser
+from tests.browser.base import MILL, POOL, TEA, InBrowser
 
 
 class Depth(InBrowser):
@@ -115,3 +115,122 @@ class Depth(InBrowser):
         for x, y in ((0.2, 0.9), (0.38, 0.8), (0.5, 0.733)):
             page.mouse.click(box["x"] + x * box["width"], box["y"] + y * box["height"])
         expect(page.locator("svg.marks > path.over")).to_have_count(11)
+
+
+class Close(InBrowser):
+    """Stepping closer to the picture, and drawing there."""
+
+    def planes(self):
+        page = self.go(f"/paintings/{MILL}/planes")
+        self.frame = page.locator("figure.picture")
+        expect(self.frame.locator("img")).to_be_visible()
+        return page
+
+    def width(self):
+        return self.frame.locator("img").bounding_box()["width"]
+
+    def at(self, x, y):
+        box = self.frame.bounding_box()
+        return box["x"] + x * box["width"], box["y"] + y * box["height"]
+
+    def strokes(self):
+        return self.page.request.get(f"{self.address}/api/paintings/{MILL}").json()["strokes"]
+
+    def test_a_line_drawn_close_lies_where_the_hand_was(self):
+        page = self.planes()
+        before = self.strokes()
+        page.keyboard.press("3")
+        page.get_by_role("button", name="Level line").click()
+        whole = self.width()
+        page.mouse.move(*self.at(0.3, 0.6))
+        page.keyboard.down("Control")
+        for _ in range(4):
+            page.mouse.wheel(0, -120)
+        page.keyboard.up("Control")
+        expect(page.get_by_role("status").filter(has_text="times as close")).to_be_attached()
+        self.assertGreater(self.width(), 4 * whole)
+        with page.expect_response(lambda r: r.request.method == "POST" and "changes" in r.url) as sent:
+            page.mouse.move(*self.at(0.1, 0.5))
+            page.mouse.down()
+            page.mouse.move(*self.at(0.9, 0.5), steps=5)
+            page.mouse.up()
+        given = sent.value.request.post_data_json
+        given = given.get("change", given)
+        self.assertGreater(given["closeness"], 4)
+        drawn = self.strokes()[len(before) :]
+        self.assertEqual(len(drawn), 1)
+        for x, y in drawn[0]["points"]:
+            self.assertTrue(0.2 < x < 0.5)
+            # What lay in the middle of the frame: 0.6 of the picture and a tenth of what is seen above.
+            self.assertAlmostEqual(y, 0.6 - 0.1 * whole / self.width(), delta=0.01)
+
+    def test_keys_and_the_plan_move_about(self):
+        page = self.planes()
+        page.get_by_role("button", name="Mark", exact=True).click()
+        pad = page.get_by_role("application", name=re.compile("draw with the mark"))
+        pad.focus()
+        whole = self.width()
+        for _ in range(4):
+            page.keyboard.press("+")
+        self.assertGreater(self.width(), 4 * whole)
+        left = self.frame.locator("img").bounding_box()["x"]
+        for _ in range(12):
+            page.keyboard.press("Shift+ArrowRight")
+        self.assertLess(self.frame.locator("img").bounding_box()["x"], left)
+        plan = page.get_by_role("application", name=re.compile("Plan of the picture"))
+        plan.focus()
+        for _ in range(20):
+            page.keyboard.press("Shift+ArrowLeft")
+        self.assertAlmostEqual(self.frame.locator("img").bounding_box()["x"], self.frame.bounding_box()["x"], delta=1)
+        page.keyboard.press("0")
+        self.assertAlmostEqual(self.width(), whole, delta=1)
+        expect(plan).to_have_count(0)
+
+    def test_looking_only_the_hand_moves_the_picture(self):
+        page = self.planes()
+        for _ in range(3):
+            page.get_by_role("button", name="Closer", exact=True).click()
+        before = self.frame.locator("img").bounding_box()
+        page.mouse.move(*self.at(0.2, 0.2))
+        page.mouse.down()
+        page.mouse.move(*self.at(0.4, 0.3), steps=4)
+        page.mouse.up()
+        after, frame = self.frame.locator("img").bounding_box(), self.frame.bounding_box()
+        self.assertAlmostEqual(after["x"] - before["x"], 0.2 * frame["width"], delta=2)
+        self.assertAlmostEqual(after["y"] - before["y"], 0.1 * frame["height"], delta=2)
+        page.get_by_role("button", name="Whole", exact=True).click()
+        expect(page.get_by_role("button", name="Step back")).to_be_disabled()
+
+
+class CloseByTouch(InBrowser):
+    options = {"has_touch": True}
+    planes, width, at, strokes = Close.planes, Close.width, Close.at, Close.strokes
+
+    def test_two_fingers_come_closer_and_draw_nothing(self):
+        page = self.planes()
+        before = len(self.strokes())
+        page.get_by_role("button", name="Brush", exact=True).click()
+        whole = self.width()
+        hand = self.context.new_cdp_session(page)
+
+        def fingers(kind, *places):
+            points = [{"x": x, "y": y, "id": n} for n, (x, y) in enumerate(places)]
+            hand.send("Input.dispatchTouchEvent", {"type": kind, "touchPoints": points})
+
+        middle = self.at(0.5, 0.5)
+        fingers("touchStart", self.at(0.4, 0.5))
+        fingers("touchStart", self.at(0.4, 0.5), self.at(0.6, 0.5))
+        for spread in (0.15, 0.2, 0.25, 0.3):
+            fingers("touchMove", self.at(0.5 - spread, 0.5), self.at(0.5 + spread, 0.5))
+        fingers("touchEnd")
+        expect(page.get_by_role("status").filter(has_text="times as close")).to_be_attached()
+        self.assertAlmostEqual(self.width() / whole, 3, delta=0.3)
+        box = self.frame.locator("img").bounding_box()
+        self.assertAlmostEqual(box["x"] + box["width"] / 2, middle[0], delta=6)
+        self.assertEqual(len(self.strokes()), before)
+        # One finger draws again.
+        fingers("touchStart", self.at(0.3, 0.9))
+        fingers("touchMove", self.at(0.5, 0.9))
+        with page.expect_response(lambda r: r.request.method == "POST" and "changes" in r.url):
+            fingers("touchEnd")
+        self.assertEqual(len(self.strokes()), before + 1)

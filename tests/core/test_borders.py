@@ -52,6 +52,17 @@ class Drawing(unittest.TestCase):
         np.testing.assert_allclose(polygon.min(axis=0), (0.25, 0.2), atol=0.01)
         np.testing.assert_allclose(polygon.max(axis=0), (0.75, 0.6), atol=0.01)
 
+    def test_looked_at_closely_it_follows_the_very_pixels(self):
+        labels = np.ones((100, 100), np.uint8)
+        rows, columns = np.mgrid[:100, :100]
+        labels[rows + columns > 110] = 2
+        labels[20, 30] = 2
+        far, near = outlines(labels, 2), outlines(labels, 2, closeness=4)
+        self.assertEqual((len(far), len(near)), (1, 2), "a speck is seen from close")
+        self.assertGreater(len(near[0]), 20 * len(far[0]), "stairs of pixels, not a slanting line")
+        speck = near[1].mean(axis=0) if len(near[1]) < len(near[0]) else near[0].mean(axis=0)
+        np.testing.assert_allclose(speck, (0.305, 0.205), atol=0.002)
+
     def test_holes_and_specks(self):
         labels = np.ones((100, 100), np.uint8)
         labels[40:60, 40:60] = 2

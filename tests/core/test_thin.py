@@ -111,6 +111,37 @@ class ThinThings(unittest.TestCase):
         np.testing.assert_array_equal(labels[labels != 3], self.labels[labels != 3])
 
 
+class Crowns(unittest.TestCase):
+    """Leaves in part as pale as what is behind them: a crown is whole, and a gap through which the sky shows is not."""
+
+    def setUp(self):
+        rng = np.random.default_rng(11)
+        rows, columns = np.mgrid[:HEIGHT, :WIDTH]
+        codes = np.where((rows < 110)[..., None], (128, 148, 150), (150, 150, 112)).astype(float)
+        codes += rng.normal(0, 5, (HEIGHT, WIDTH, 1))
+        self.crown = (rows - 100) ** 2 + (columns - 150) ** 2 < 45**2
+        self.gap = (rows - 85) ** 2 + (columns - 150) ** 2 < 9**2
+        self.crown &= ~self.gap
+        leaves = np.array([(52, 62, 30), (96, 110, 58), (140, 150, 128)], float)
+        which = rng.choice(3, (HEIGHT // 2, WIDTH // 2), p=(0.4, 0.4, 0.2)).repeat(2, axis=0).repeat(2, axis=1)
+        codes[self.crown] = leaves[which][self.crown]
+        self.picture = picture_of(codes)
+        self.labels = np.where(rows < 110, 1, 2).astype(np.uint8)
+        self.outline = (rows - 100) ** 2 + (columns - 150) ** 2 < 52**2
+
+    def test_a_crown_is_whole(self):
+        found = find_thin(self.picture, self.labels, self.outline, 3)
+        self.assertGreater((found & self.crown).sum() / (found | self.crown).sum(), 0.9)
+        # By what stands out alone a fifth of its leaves would be taken for the hills.
+        plain = cv2.erode(self.crown.view(np.uint8), np.ones((9, 9), np.uint8)) > 0
+        self.assertGreater(found[plain].mean(), 0.88)
+
+    def test_a_gap_stays_open(self):
+        found = find_thin(self.picture, self.labels, self.outline, 3)
+        inner = cv2.erode(self.gap.view(np.uint8), np.ones((7, 7), np.uint8)) > 0
+        self.assertLess(found[inner].mean(), 0.2)
+
+
 class FittedProposal(unittest.TestCase):
     def test_the_guess_keeps_to_the_lines(self):
         bands = (np.arange(100)[:, None] // 25 + 1).repeat(50, axis=1).astype(np.uint8)

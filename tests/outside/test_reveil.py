@@ -1,4 +1,4 @@
-"""The scene under another veil, and visibility from its planes: against Koschmieder's law and the rendered truth.
+"""The scene under another veil: against Koschmieder's law and the rendered truth.
 
 The truth is what stands in the demo's scenes without air, rendered with them by ourselves.
 """
@@ -15,11 +15,10 @@ import numpy as np
 from PIL import Image
 
 from kind_distance.core.colour.srgb import linear_from_codes
-from kind_distance.core.depth.reveil import Air, distances_for, fit_visibility, reveil
+from kind_distance.core.depth.reveil import Air, distances_for, reveil
 from kind_distance.core.depth.veil import profile_of
 from kind_distance.demo.seed import picture_bytes, seed
 from kind_distance.errors import DomainError
-from kind_distance.studio.airs import fitted_air
 from kind_distance.studio.paintings import Studio
 from tests.support import TRUTH
 from tools.running import DEMO_NOW
@@ -119,44 +118,6 @@ class Distances(unittest.TestCase):
 
     def test_nothing_known(self):
         self.assertEqual(distances_for([None, None], [True, False]), [None, None])
-
-
-class Visibility(unittest.TestCase):
-    def darks(self, visibility_km, distances, own=0.012, air=0.7):
-        rate = 3.912 / visibility_km
-        return [(d, float(own * np.exp(-rate * d) + air * (1 - np.exp(-rate * d)))) for d in distances]
-
-    def test_planes_that_follow_koschmieders_law(self):
-        for km in (6.0, 21.0, 60.0):
-            with self.subTest(km=km):
-                found = fit_visibility(self.darks(km, [0.02, 1.0, 3.0, 8.0]), 0.7)
-                self.assertAlmostEqual(found.visibility_km, km, delta=0.02 * km)
-                self.assertTrue(found.low_km <= km * 1.01 and km * 0.99 <= found.high_km)
-
-    def test_within_the_range_under_a_wrong_guess_of_the_air(self):
-        for air in (0.65, 0.75):
-            found = fit_visibility(self.darks(21.0, [0.03, 2.0, 7.0]), air)
-            self.assertTrue(found.low_km < 21 < found.high_km)
-
-    def test_planes_that_say_nothing(self):
-        self.assertIsNone(fit_visibility([(0.02, 0.012), (0.1, 0.02)], 0.7))
-        self.assertIsNone(fit_visibility([(0.02, 0.012), (5.0, 0.72)], 0.7))
-        self.assertIsNone(fit_visibility([(0.02, 0.012), (5.0, 0.4)], 0.7), "one far plane would be a single guess")
-        self.assertIsNone(fit_visibility([], 0.7))
-
-    def test_one_plane_of_darker_things_does_not_carry_the_fit(self):
-        darks = [*self.darks(21.0, [0.02, 0.05, 2.0, 7.0]), (1.0, self.darks(21.0, [1.0])[0][1] + 0.06)]
-        self.assertAlmostEqual(fit_visibility(darks, 0.7).visibility_km, 21.0, delta=0.15 * 21.0)
-
-    def test_the_marsh_within_fifteen_percent_and_the_hillside_within_its_range(self):
-        """Mist lies in the valley of the hillside: darks before and behind it do not tell of one air."""
-        for name, share in (("Tidal mill at low water", 0.15), ("Tea terraces, before the mist lifts", 0.4)):
-            state, depth, file = demo_painting(name)
-            truth = json.loads((TRUTH / f"{'marsh' if 'mill' in name else 'tea'}.json").read_text())
-            found, true = fitted_air(file, state, depth), truth["visibility_m"] / 1000
-            with self.subTest(scene=name):
-                self.assertAlmostEqual(found.visibility_km, true, delta=share * true)
-                self.assertTrue(found.low_km <= true <= found.high_km)
 
 
 if __name__ == "__main__":

@@ -2,6 +2,7 @@
 
 import json
 import unittest
+from functools import lru_cache
 
 import cv2
 import numpy as np
@@ -21,27 +22,44 @@ from kind_distance.exchange.pictures import read_picture
 from tests.support import PICTURES, TRUTH
 
 NAMES = {"tea_hillside": "tea", "tidal_mill": "marsh", "slate_pool": "quarry"}
-# Least overlap of a marked plane with its truth. The far planes of the marsh are nine rows high, so that a row amiss on
-# each side costs a fifth; on the quarry the truth gives every second pixel of twigs and reeds to what lies behind.
+# Least overlap of a marked plane with its truth, where a pixel of the working picture has a truth at all: the truth is
+# two and a half times finer, and where no plane fills three quarters of a pixel it belongs to none. Borders are left
+# out so by the published contests as well (M. Everingham et al., "The PASCAL Visual Object Classes Challenge", 2010:
+# from memory, a band of five pixels; ours is under one).
 LEAST_OVERLAP = {
-    "tea_hillside": {1: 0.98, 2: 0.95, 3: 0.9, 4: 0.9, 5: 0.92, 6: 0.97},
-    "tidal_mill": {1: 0.98, 2: 0.7, 3: 0.65, 4: 0.9, 5: 0.95},
-    "slate_pool": {1: 0.78, 2: 0.5, 3: 0.8, 4: 0.83, 5: 0.77},
+    "tea_hillside": {1: 0.99, 2: 0.97, 3: 0.91, 4: 0.93, 5: 0.95, 6: 0.98},
+    "tidal_mill": {1: 0.99, 2: 0.93, 3: 0.9, 4: 0.94, 5: 0.97},
+    "slate_pool": {1: 0.94, 2: 0.74, 3: 0.89, 4: 0.9, 5: 0.89},
 }
+# A twelfth of the moor behind the birch is finer than a pixel: masks that say what fills most of each pixel, drawn from
+# the truth itself, share no more than this of their area with it.
+BEST_POSSIBLE_MOOR = 0.8
+CLEAR = 0.75
 MOST_STROKES = 12
 VALUE_WITHIN = 0.12  # plane mass by our masks against the mass by the true ones [V]
 
 
-def true_planes(name, shape):
+@lru_cache(maxsize=8)
+def true_shares(name, shape):
+    """Share of each pixel that each plane truly fills: (planes, H, W)."""
     planes = np.asarray(Image.open(TRUTH / f"{NAMES[name]}_plane.png"))
-    planes = cv2.resize(planes, shape[::-1], interpolation=cv2.INTER_NEAREST)
     if name == "slate_pool":  # its second plane is nearly empty and counts to the third
         planes = np.where(planes == 2, 3, planes)
         planes = np.where(planes > 2, planes - 1, planes)
         # Leaves before the face are transparent to the renderer: it calls them sky where no sky can be.
-        skyline = np.cumsum(planes == 3, axis=0) > 12
+        skyline = np.cumsum(planes == 3, axis=0) > 12 * planes.shape[0] / shape[0]
         planes = np.where((planes == 1) & skyline, 5, planes)
-    return planes.astype(np.uint8)
+    of_each = [(planes == plane).astype(np.float32) for plane in range(1, int(planes.max()) + 1)]
+    return np.stack([cv2.resize(each, shape[::-1], interpolation=cv2.INTER_AREA) for each in of_each])
+
+
+def true_planes(name, shape):
+    """Plane that fills most of each pixel: (H, W) uint8."""
+    return (true_shares(name, shape).argmax(axis=0) + 1).astype(np.uint8)
+
+
+def overlap(ours, true):
+    return (ours & true).sum() / (ours | true).sum()
 
 
 class Scene:
@@ -51,6 +69,7 @@ class Scene:
         self.picture = WorkingPicture.of(read_picture((PICTURES / f"{name}.jpg").read_bytes()).codes)
         shape = self.picture.value.shape
         self.truth = true_planes(name, shape)
+        self.clear = true_shares(name, shape).max(axis=0) > CLEAR
         self.count = int(self.truth.max())
         strokes = []
         for s in strokes_of(name):
@@ -74,9 +93,20 @@ class MarkedPlanes(unittest.TestCase):
     def test_overlap_with_the_truth(self):
         for name, scene in self.scenes.items():
             for plane, least in LEAST_OVERLAP[name].items():
-                ours, true = scene.labels == plane, scene.truth == plane
+                ours, true = scene.labels[scene.clear] == plane, scene.truth[scene.clear] == plane
                 with self.subTest(scene=name, plane=plane):
-                    self.assertGreaterEqual((ours & true).sum() / (ours | true).sum(), least)
+                    self.assertGreaterEqual(overlap(ours, true), least)
+
+    def test_little_is_left_out_as_no_planes(self):
+        for name, most in (("tea_hillside", 0.01), ("tidal_mill", 0.015), ("slate_pool", 0.08)):
+            with self.subTest(scene=name):
+                self.assertLess(1 - self.scenes[name].clear.mean(), most)
+
+    def test_no_mask_of_whole_pixels_could_do_much_better_on_the_moor(self):
+        scene = self.scenes["slate_pool"]
+        shares = true_shares("slate_pool", scene.truth.shape)[1]
+        whole = (scene.truth == 2).astype(np.float32)
+        self.assertLess(np.minimum(shares, whole).sum() / np.maximum(shares, whole).sum(), BEST_POSSIBLE_MOOR)
 
     def test_few_strokes(self):
         for name in NAMES:
@@ -93,7 +123,7 @@ class MarkedPlanes(unittest.TestCase):
     def test_sky_is_found_by_day(self):
         scene = self.scenes["tidal_mill"]
         sky, true = find_sky(scene.picture), scene.truth == 1
-        self.assertGreater((sky & true).sum() / (sky | true).sum(), 0.95)
+        self.assertGreater(overlap(sky, true), 0.95)
 
     def test_far_planes_lose_their_darks(self):
         """The trend that holds most often on photographs: dark accents fall toward the viewer."""

@@ -2,6 +2,9 @@
 
 from dataclasses import replace
 
+import numpy as np
+
+from kind_distance.core.depth.settle import REACH
 from kind_distance.errors import (
     DomainError,
     InUseError,
@@ -232,6 +235,18 @@ class Planes(Changing):
         self.refuses(DomainError, "add_stroke", **{**good, "points": [(5.0, 5.0), (6.0, 6.0)]})
         no_photo = replace(self.state, brief=replace(self.state.brief, main_source=None))
         self.refuses(DomainError, "add_stroke", no_photo, **good)
+
+    def test_a_line_drawn_close_settles_within_less(self):
+        line = {"plane": 2, "kind": "level", "points": [(0.0, 0.45), (1.0, 0.47)], "width": 0.006}
+        drawn = np.array(line["points"])
+
+        def moved(**how):
+            settled = np.array(self.do("add_stroke", settle=True, **line, **how).strokes[-1].points)
+            return np.abs(settled[:, 1] - np.interp(settled[:, 0], drawn[:, 0], drawn[:, 1])).max()
+
+        self.assertLessEqual(moved(closeness=8.0), REACH / 8 + 2.5 / 480)
+        self.assertLessEqual(moved(closeness=8.0), moved())
+        self.assertLessEqual(moved(), REACH + 1.5 / 480)
 
     def test_distances(self):
         self.assertEqual(self.do("set_plane", plane=2, distance_m=850).planes[1].distance_m, 850)

@@ -1,7 +1,9 @@
 """Thin things before other planes: twigs, reeds, masts. Drawn round, and found by what they are not.
 
 No brush follows a birch against the sky. The painter draws round it; inside the outline, what looks like the planes
-behind it as they look nearby stays with them, and all else is the thin thing.
+behind it as they look nearby stays with them, and all else is the thin thing. How the thing itself looks is then known
+as well, and whatever could be either goes to the one it is more like and more of which is around: a crown is whole,
+and the sky between twigs stays sky.
 """
 
 from __future__ import annotations
@@ -16,7 +18,11 @@ from kind_distance.core.picture.working import COARSE, WorkingPicture
 
 NEARBY = 0.05  # width of the surroundings that show how the plane behind looks [share of the long side]
 STANDS_OUT = 2.4  # how many times its own scatter something must differ from what is behind
-LEAST_SCATTER = 4.0  # of a flat wash, from noise and compression [CIELAB]
+PLAINLY = 1.3 * STANDS_OUT  # from here on it is no longer asked whether it is like the thing itself
+OWN_LOOK = 0.5  # surroundings that show how the thing itself looks, against those of what is behind
+ROUNDS = 2  # how often how the thing looks and where it is are found from each other
+LEAST_PRESENT = 0.02  # neither the thing nor what is behind is ever ruled out by what is around
+LEAST_SCATTER = 5.0  # of a flat wash, from noise and compression [CIELAB]
 BLURRED = 7  # how near a border of what lies behind both its sides count [px]
 REMEMBERED = 40  # thin things found that a picture keeps in mind
 LEAST_SEEN = 0.002  # share of the surroundings in which a plane must show to be known there
@@ -32,7 +38,11 @@ def _looks(
     colour: NDArray[np.float32], squared: NDArray[np.float32], weight: NDArray[np.float32], width: float
 ) -> NDArray[np.float32]:
     """Say how a plane looks around each pixel: (h, w, 5) mean colour, scatter, and how much of it is to be seen."""
-    spread = _spread(np.dstack([colour * weight[..., None], squared * weight, weight]), width)
+    return _mean_and_scatter(_spread(np.dstack([colour * weight[..., None], squared * weight, weight]), width))
+
+
+def _mean_and_scatter(spread: NDArray[np.float32]) -> NDArray[np.float32]:
+    """From spread sums of colour, squared length and weight to mean, scatter and weight: (h, w, 5) each."""
     seen = spread[..., 4]
     safe = np.maximum(seen, 1e-6)
     mean = spread[..., :3] / safe[..., None]
@@ -133,7 +143,8 @@ def _stands_out(
     box = (slice(int(rows[0]), int(rows[-1]) + 1), slice(int(columns[0]), int(columns[-1]) + 1))
     lab = picture.soft_lab[top : top + height, left : left + across][box]
     own, inside = labels[box], outline[box]
-    like = np.zeros(inside.shape, np.bool_)
+    # How far each pixel is from the nearest of what may be behind it, and how little it is to be expected there.
+    apart, odd = np.full((2, *inside.shape), np.inf, np.float32)
     for other in [int(p) for p in np.unique(own[inside]) if p != plane]:
         held = (labels == other).view(np.uint8) * np.uint8(255)
         there = np.where(free, cv2.resize(held, size, interpolation=cv2.INTER_AREA), np.uint8(0))
@@ -147,8 +158,64 @@ def _stands_out(
         whole = _magnified(looks, labels.shape, box)
         # A dark twig before the sky looks like the hill beside it: only what lies behind at this place counts.
         here = cv2.dilate((own == other).view(np.uint8), np.ones((BLURRED, BLURRED), np.uint8)) > 0
-        apart = np.linalg.norm(lab - whole[..., :3], axis=-1) / np.maximum(whole[..., 3], LEAST_SCATTER)
-        like |= here & (whole[..., 4] > LEAST_SEEN) & (apart < STANDS_OUT)
+        here &= whole[..., 4] > LEAST_SEEN
+        away, oddness = _against(lab, whole)
+        np.minimum(apart, away, out=apart, where=here)
+        np.minimum(odd, oddness, out=odd, where=here)
     stands = np.zeros(outline.shape, np.bool_)
-    stands[box] = inside & ~like
+    stands[box] = _more_like_itself(lab, inside, apart, odd, OWN_LOOK * width)
+    return stands
+
+
+def _against(lab: NDArray[np.float32], looks: NDArray[np.float32]) -> tuple[NDArray[np.float32], NDArray[np.float32]]:
+    """Hold colours against a look: how many scatters away, and how unlikely (minus the logarithm of its density)."""
+    scatter = np.maximum(looks[..., 3], LEAST_SCATTER)
+    apart = np.linalg.norm(lab - looks[..., :3], axis=-1) / scatter
+    return apart, np.asarray(apart**2 / 2 + 3 * np.log(scatter), np.float32)
+
+
+def _more_like_itself(
+    lab: NDArray[np.float32],
+    inside: NDArray[np.bool_],
+    apart: NDArray[np.float32],
+    odd: NDArray[np.float32],
+    width: float,
+) -> NDArray[np.bool_]:
+    """Part the thin thing from what is behind it by how both look and how much of each is around.
+
+    Parameters
+    ----------
+    lab : float32 array, shape (h, w, 3)
+    inside : bool array, shape (h, w)
+        The outline.
+    apart, odd : float32 array, shape (h, w)
+        Of the nearest look behind: distance in its scatters, and how unlikely the pixel is in it.
+    width : float
+        Surroundings looked at. [squares of the coarse picture]
+
+    References
+    ----------
+    .. [1] A. P. Dempster et al., "Maximum likelihood from incomplete data via the EM algorithm", 1977 (two rounds).
+    """
+    stands = inside & (apart >= STANDS_OUT)
+    height, across = inside.shape
+    size = (max(1, across // COARSE), max(1, height // COARSE))
+    squared = (lab**2).sum(axis=-1)
+
+    def shrunk(a: NDArray[np.float32]) -> NDArray[np.float32]:
+        return np.asarray(cv2.resize(a, size, interpolation=cv2.INTER_AREA), np.float32)
+
+    drawn = _spread(shrunk(inside.astype(np.float32)), width)
+    for _ in range(ROUNDS):
+        if not stands.any():
+            break
+        held = stands.astype(np.float32)
+        spread = _spread(np.dstack([shrunk(lab * held[..., None]), shrunk(squared * held), shrunk(held)]), width)
+        looks = np.asarray(
+            cv2.resize(_mean_and_scatter(spread), (across, height), interpolation=cv2.INTER_LINEAR), np.float32
+        )
+        share = np.clip(spread[..., 4] / np.maximum(drawn, 1e-6), LEAST_PRESENT, 1 - LEAST_PRESENT)
+        around = cv2.resize(share, (across, height), interpolation=cv2.INTER_LINEAR)
+        _, own_odd = _against(lab, looks)
+        stands = inside & ((own_odd - np.log(around) < odd - np.log(1 - around)) | (apart >= PLAINLY))
     return stands

@@ -7,7 +7,7 @@ from typing import Any, cast
 
 from kind_distance.core.depth.marking import Stroke, StrokeKind
 from kind_distance.core.depth.proposal import usual_names
-from kind_distance.core.depth.settle import settle_line
+from kind_distance.core.depth.settle import REACH, settle_line
 from kind_distance.core.paint.handling import Handling
 from kind_distance.errors import DomainError, InUseError, NotFoundError
 from kind_distance.store.records import ElementRecord, PlaneRecord, Point, State, StrokeRecord
@@ -196,9 +196,20 @@ def swap_distances(desk: Desk, *, one: int, other: int) -> Changed:
 
 
 def add_stroke(
-    desk: Desk, *, plane: int, kind: str, points: list[Point], width: float = USUAL_WIDTH, settle: bool = False
+    desk: Desk,
+    *,
+    plane: int,
+    kind: str,
+    points: list[Point],
+    width: float = USUAL_WIDTH,
+    settle: bool = False,
+    closeness: float = 1.0,
 ) -> Changed:
-    """Draw a stroke; a level line settles on the edge beside it where that is wanted."""
+    """Draw a stroke; a level line settles on the edge beside it where that is wanted.
+
+    A hand misses by so much on the screen, and the closer the picture was looked at, by the less on the picture: a
+    line drawn close settles within less, and does not run off to a stronger edge beside the one that was followed.
+    """
     record, state = desk.plane(plane), desk.state
     if state.brief.main_source is None:
         raise DomainError("There is no photo to draw on.", "Bring a photo first.")
@@ -209,7 +220,7 @@ def add_stroke(
     if settle and kind == "level":
         source = main_source(state)
         if source is not None:
-            track = settle_line(darkroom.working(desk.file, plate_of(source)), track)
+            track = settle_line(darkroom.working(desk.file, plate_of(source)), track, REACH / max(1.0, closeness))
     number = next_number([s.number for s in state.strokes])
     stroke = StrokeRecord(number, record.number, kind, width, track)
     return replace(state, strokes=(*state.strokes, stroke)), f"Stroke in {record.name}"

@@ -1,6 +1,6 @@
 /** The painting on the table, and the deeds on it. Every deed answers with the whole painting as it then stands. */
 import { defineStore } from "pinia";
-import { computed, ref, shallowRef } from "vue";
+import { computed, ref, shallowRef, watch } from "vue";
 import {
   client,
   content,
@@ -38,6 +38,8 @@ export const useTable = defineStore("table", () => {
   const painting = shallowRef<Painting | null>(null);
   const choices = shallowRef<Choices | null>(null);
   const outlines = shallowRef<Outline[]>([]);
+  /** How close the outlines are looked at: 1 for the whole picture, 4 from twice as close on. */
+  const closeness = ref<1 | 4>(1);
   const shownBorder = shallowRef<string>("");
   const problem = shallowRef<Problem | null>(null);
   const news = ref("");
@@ -68,14 +70,19 @@ export const useTable = defineStore("table", () => {
 
   async function refreshOutlines(): Promise<void> {
     const found = painting.value;
-    if (!found || found.outline_key + found.id === outlineKey) return;
-    outlineKey = found.outline_key + found.id;
-    shownBorder.value = "";
+    if (!found) return;
+    const key = `${found.outline_key} ${found.id} ${closeness.value}`;
+    if (key === outlineKey) return;
+    if (!outlineKey.startsWith(`${found.outline_key} ${found.id} `)) shownBorder.value = "";
+    outlineKey = key;
     const asked = client.GET("/api/paintings/{painting_id}/outlines", {
-      params: { path: { painting_id: found.id } },
+      params: { path: { painting_id: found.id }, query: { closeness: closeness.value } },
     });
-    outlines.value = await content(asked).catch(() => []);
+    const drawn = await content(asked).catch(() => []);
+    // An answer that was overtaken by a newer question is no longer wanted.
+    if (key === outlineKey) outlines.value = drawn;
   }
+  watch(closeness, () => void refreshOutlines());
 
   function tell(cause: unknown): void {
     if (cause instanceof Problem) problem.value = cause;
@@ -271,6 +278,7 @@ export const useTable = defineStore("table", () => {
     painting,
     choices,
     outlines,
+    closeness,
     shownBorder,
     showMirror,
     problem,

@@ -13,6 +13,10 @@ export const FRAME_KEYS: KeyHelp[] = [
   { keys: "?", what: "these keys" },
 ];
 
+const CLOSE: KeyHelp = {
+  keys: "+, -, 0 on the picture or its plan",
+  what: "step closer, step back, see it whole",
+};
 export const STAGE_KEYS: Record<string, KeyHelp[]> = {
   thumbnails: [
     { keys: "2 … 7 on the row of steps", what: "number of values" },
@@ -26,7 +30,9 @@ export const STAGE_KEYS: Record<string, KeyHelp[]> = {
     { keys: "arrows on the picture", what: "move the pen; Shift goes farther" },
     { keys: "Space on the picture", what: "set a point of the stroke" },
     { keys: "Enter, Esc on the picture", what: "finish the stroke, let it go" },
+    CLOSE,
   ],
+  sources: [CLOSE],
   passes: [{ keys: "↑ ↓ on a pass", what: "look at the pass before, the pass after" }],
   sessions: [{ keys: "← → on a bar", what: "look at the pass before, the pass after" }],
 };

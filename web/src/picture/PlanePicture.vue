@@ -2,6 +2,8 @@
 /** The photo with its planes drawn over it: outlines, readings where they belong, a border to look at. */
 import { computed } from "vue";
 import type { Outline, Plane, Source } from "@/api/client";
+import CloseUp from "./CloseUp.vue";
+import type { View } from "./close";
 import type { Pen } from "./pen";
 import StrokePad from "./StrokePad.vue";
 
@@ -30,7 +32,12 @@ const props = defineProps<{
   /** What a press on the picture does just now, in words, or empty. */
   asking: string;
 }>();
-const emit = defineEmits<{ stroke: [points: [number, number][]]; choose: [rank: number] }>();
+const emit = defineEmits<{
+  stroke: [points: [number, number][], closeness: number];
+  choose: [rank: number];
+}>();
+/** What is seen of the picture. */
+const view = defineModel<View>("view", { required: true });
 
 const chosenOutline = computed(() => props.outlines.find((each) => each.rank === props.chosen)?.path ?? "");
 const pins = computed(() => props.planes.filter((plane) => plane.reading));
@@ -50,7 +57,14 @@ function line(points: number[][]): string {
 </script>
 
 <template>
-  <figure class="picture">
+  <CloseUp
+    v-slot="{ scale, halted, follow }"
+    v-model:view="view"
+    name="picture"
+    :aspect="source.width_px / source.height_px"
+    :image="source.image"
+    :drawing="pen !== null"
+  >
     <img
       :src="under || source.image"
       :alt="under ? `${source.name}, under another veil` : source.name"
@@ -87,8 +101,11 @@ function line(points: number[][]): string {
       v-if="pen"
       :pen="pen"
       :width="penWidth"
+      :closeness="scale"
+      :halted="halted"
       :label="asking || `draw with the ${pen} for plane ${chosen}`"
-      @stroke="(points) => emit('stroke', points)"
+      @at="follow"
+      @stroke="(points) => emit('stroke', points, scale)"
     />
     <template v-if="!pen">
       <button
@@ -106,16 +123,11 @@ function line(points: number[][]): string {
         <template v-else>{{ plane.rank }} · {{ plane.reading?.mass.toFixed(1) }}</template>
       </button>
     </template>
-  </figure>
+  </CloseUp>
 </template>
 
 <style scoped>
-.picture {
-  position: relative;
-  line-height: 0;
-  overflow: hidden;
-}
-.picture img {
+img {
   width: 100%;
 }
 .over {

@@ -10,8 +10,12 @@ const props = defineProps<{
   width: number;
   /** What a stroke does, for those who cannot see it. */
   label: string;
+  /** How many times larger than whole the picture is shown: the closer, the finer the hand. */
+  closeness?: number;
+  /** Whether the hand moves the picture just now. */
+  halted?: boolean;
 }>();
-const emit = defineEmits<{ stroke: [points: Point[]] }>();
+const emit = defineEmits<{ stroke: [points: Point[]]; at: [point: Point] }>();
 const pad = ref<SVGSVGElement | null>(null);
 const track = ref<Point[]>([]);
 const drawing = ref(false);
@@ -30,7 +34,7 @@ function place(event: PointerEvent): Point {
   return [within((event.clientX - box.left) / box.width), within((event.clientY - box.top) / box.height)];
 }
 function begin(event: PointerEvent): void {
-  if (event.button !== 0) return;
+  if (event.button !== 0 || props.halted) return;
   event.preventDefault();
   pad.value?.setPointerCapture(event.pointerId);
   pad.value?.focus({ preventScroll: true });
@@ -51,12 +55,12 @@ function letGo(): void {
   track.value = [];
 }
 function finish(): void {
-  const points = finished(track.value, props.pen);
+  const points = finished(track.value, props.pen, props.closeness);
   track.value = [];
   if (points) emit("stroke", points);
 }
 function key(event: KeyboardEvent): void {
-  const step = event.shiftKey ? 0.05 : 0.01;
+  const step = (event.shiftKey ? 0.05 : 0.01) / (props.closeness ?? 1);
   const moves: Record<string, Point> = {
     ArrowLeft: [-step, 0],
     ArrowRight: [step, 0],
@@ -67,6 +71,7 @@ function key(event: KeyboardEvent): void {
   if (move) {
     const [x, y] = cursor.value ?? [0.5, 0.5];
     cursor.value = [Math.min(1, Math.max(0, x + move[0])), Math.min(1, Math.max(0, y + move[1]))];
+    emit("at", cursor.value);
   } else if (event.key === " ") {
     cursor.value ??= [0.5, 0.5];
     track.value = [...track.value, cursor.value];
@@ -79,7 +84,7 @@ function key(event: KeyboardEvent): void {
   event.preventDefault();
   event.stopPropagation();
 }
-watch([() => props.label, () => props.pen], letGo);
+watch([() => props.label, () => props.pen, () => props.halted], letGo);
 onBeforeUnmount(letGo);
 </script>
 
@@ -102,16 +107,16 @@ onBeforeUnmount(letGo);
     <polyline :points="shown" class="over" />
     <g v-if="cursor" class="cursor">
       <line
-        :x1="1000 * cursor[0] - 16"
-        :x2="1000 * cursor[0] + 16"
+        :x1="1000 * cursor[0] - 16 / (closeness ?? 1)"
+        :x2="1000 * cursor[0] + 16 / (closeness ?? 1)"
         :y1="1000 * cursor[1]"
         :y2="1000 * cursor[1]"
       />
       <line
         :x1="1000 * cursor[0]"
         :x2="1000 * cursor[0]"
-        :y1="1000 * cursor[1] - 24"
-        :y2="1000 * cursor[1] + 24"
+        :y1="1000 * cursor[1] - 24 / (closeness ?? 1)"
+        :y2="1000 * cursor[1] + 24 / (closeness ?? 1)"
       />
     </g>
   </svg>

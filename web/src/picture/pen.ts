@@ -32,8 +32,11 @@ export const PENS: { key: Pen; name: string; said: string; width: number }[] = [
   },
 ];
 
+/** How far from the hand's track a kept line may lie, as a share of the picture seen whole. */
+const TOLERANCE = 0.0025;
+
 /** Leaves out points that a straight line says as well; a hand's track has hundreds. */
-export function thinned(points: Point[], tolerance = 0.0025): Point[] {
+export function thinned(points: Point[], tolerance = TOLERANCE): Point[] {
   if (points.length < 3) return points;
   const first = points[0] as Point;
   const last = points[points.length - 1] as Point;
@@ -56,8 +59,8 @@ export function thinned(points: Point[], tolerance = 0.0025): Point[] {
 }
 
 /** A press without a move is a dot: a stroke of no length, which the core takes as a point. */
-export function finished(points: Point[], pen: Pen): Point[] | null {
-  const track = thinned(points);
+export function finished(points: Point[], pen: Pen, closeness = 1): Point[] | null {
+  const track = thinned(points, TOLERANCE / closeness);
   if (track.length === 0) return null;
   if ((pen === "area" || pen === "thin") && track.length < 3) return null;
   if (track.length === 1) return pen === "level" ? null : [track[0] as Point, track[0] as Point];

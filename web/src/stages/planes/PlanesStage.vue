@@ -1,8 +1,10 @@
 <script setup lang="ts">
 /** The stage at the heart: planes marked on the photo, measured, and planned so that they stay apart. */
-import { computed, ref } from "vue";
+import { computed, onBeforeUnmount, ref, watch } from "vue";
 import { useTable } from "@/api/store";
 import { swatch } from "@/api/tries";
+import { WHOLE, type View } from "@/picture/close";
+import HowClose from "@/picture/HowClose.vue";
 import PlanePicture from "@/picture/PlanePicture.vue";
 import { PENS, type Pen, type Point } from "@/picture/pen";
 import SectionView from "@/picture/SectionView.vue";
@@ -23,6 +25,12 @@ const table = useTable();
 const pen = ref<Pen | null>(null);
 const width = ref(0.01);
 const settle = ref(true);
+const view = ref<View>(WHOLE);
+watch(
+  () => view.value.scale >= 2,
+  (close) => (table.closeness = close ? 4 : 1),
+);
+onBeforeUnmount(() => (table.closeness = 1));
 const painting = computed(() => table.painting);
 const source = computed(() => painting.value?.sources.find((each) => each.main));
 
@@ -31,7 +39,7 @@ function take(wanted: Pen | null): void {
   width.value = PENS.find((each) => each.key === wanted)?.width ?? 0.01;
   table.shownBorder = "";
 }
-async function stroke(points: Point[]): Promise<void> {
+async function stroke(points: Point[], closeness: number): Promise<void> {
   if (picking.value) return pickLight(points[0] as Point);
   if (placing.value) {
     placing.value = false;
@@ -51,6 +59,7 @@ async function stroke(points: Point[]): Promise<void> {
     points,
     width: width.value,
     settle: pen.value === "level" && settle.value,
+    closeness,
   });
 }
 function choose(rank: number): void {
@@ -109,6 +118,7 @@ async function pickLight([x, y]: Point): Promise<void> {
     <div v-if="painting && source && painting.planes.length" class="planes">
       <PlaneLine class="wide" :planes="painting.planes" :chosen="table.plane" />
       <PlanePicture
+        v-model:view="view"
         class="photo"
         :source="source"
         :planes="painting.planes"
@@ -144,6 +154,7 @@ async function pickLight([x, y]: Point): Promise<void> {
           @choose="choose"
           @value="setValue"
         />
+        <HowClose v-model:view="view" :aspect="source.width_px / source.height_px" :image="source.image" />
       </div>
       <PenLine v-model:width="width" v-model:settle="settle" class="wide" :pen="pen" @take="take" />
       <AirLine
@@ -228,15 +239,28 @@ async function pickLight([x, y]: Point): Promise<void> {
 }
 .beside > * {
   position: absolute;
-  inset: 0;
+  inset: 0 0 auto;
+  height: calc(100% - 40px);
+}
+.beside > :last-child {
+  inset: auto 0 0;
+  height: auto;
 }
 @media (max-width: 900px) {
   .planes {
     grid-template-columns: minmax(0, 1fr);
   }
+  .beside {
+    display: flex;
+    flex-direction: column;
+  }
   .beside > * {
     position: static;
+    height: auto;
     max-height: 400px;
+  }
+  .beside > :last-child {
+    order: -1;
   }
 }
 </style>

@@ -4,6 +4,9 @@ import { computed, ref, watch } from "vue";
 import { Problem, type Change, type PageFrame, type Source } from "@/api/client";
 import { useTable } from "@/api/store";
 import { bays as findBays, frames as findFrames, horizon as findHorizon } from "@/api/tries";
+import CloseUp from "@/picture/CloseUp.vue";
+import HowClose from "@/picture/HowClose.vue";
+import { WHOLE, type View } from "@/picture/close";
 import StrokePad from "@/picture/StrokePad.vue";
 import type { Point } from "@/picture/pen";
 import SourceMarks from "./SourceMarks.vue";
@@ -17,6 +20,7 @@ const props = defineProps<{
 const tool = defineModel<Tool | null>("tool", { required: true });
 const table = useTable();
 const track = ref<Point[]>([]);
+const view = ref<View>(WHOLE);
 const before = ref(false);
 const lost = ref(false);
 const meant = ref(0);
@@ -162,45 +166,60 @@ const cardAt = computed<Point | null>(() => {
     <p class="hint" aria-live="polite">
       <template v-if="label">{{ label[0]?.toUpperCase() }}{{ label.slice(1) }}.</template>
     </p>
-    <figure class="big">
-      <img
-        :src="before ? source.as_it_came : source.image"
-        :alt="source.name"
-        :style="{ aspectRatio: `${source.width_px} / ${source.height_px}` }"
-      />
-      <img v-if="lost && source.lost" class="lost" :src="source.lost.image" alt="" />
-      <SourceMarks
-        v-if="!before"
-        :source="source"
-        :horizon="source.kind === 'page' ? null : tool === 'horizon' || tool === 'level' ? level : null"
-        :candidates="tool === 'horizon' ? candidates : []"
-        :frames="frames"
-        :meant="meant"
-        :posts="posts"
-        :bays="bays"
-        :guides="guides"
-      />
-      <StrokePad
-        v-if="(tool || moving) && !before"
-        pen="mark"
-        :width="0.004"
-        :label="label"
-        @stroke="drawn"
-      />
-      <span class="see">
-        <button v-if="developed" class="do on-picture" :aria-pressed="before" @click="before = !before">
-          As it came
-        </button>
-        <button
-          v-if="source.lost && source.lost.darks + source.lost.lights > 0.001"
-          class="do on-picture"
-          :aria-pressed="lost"
-          @click="lost = !lost"
-        >
-          What the camera lost
-        </button>
-      </span>
-    </figure>
+    <CloseUp
+      v-model:view="view"
+      name="big"
+      :style="{ maxWidth: `calc(min(470px, 62dvh) * ${aspect})` }"
+      :aspect="aspect"
+      :image="source.image"
+      :drawing="Boolean(tool || moving) && !before"
+    >
+      <template #default="{ scale, halted, follow }">
+        <img
+          :src="before ? source.as_it_came : source.image"
+          :alt="source.name"
+          :style="{ aspectRatio: `${source.width_px} / ${source.height_px}` }"
+        />
+        <img v-if="lost && source.lost" class="lost" :src="source.lost.image" alt="" />
+        <SourceMarks
+          v-if="!before"
+          :source="source"
+          :horizon="source.kind === 'page' ? null : tool === 'horizon' || tool === 'level' ? level : null"
+          :candidates="tool === 'horizon' ? candidates : []"
+          :frames="frames"
+          :meant="meant"
+          :posts="posts"
+          :bays="bays"
+          :guides="guides"
+        />
+        <StrokePad
+          v-if="(tool || moving) && !before"
+          pen="mark"
+          :width="0.004"
+          :closeness="scale"
+          :halted="halted"
+          :label="label"
+          @at="follow"
+          @stroke="drawn"
+        />
+      </template>
+      <template #over
+        ><span class="see">
+          <button v-if="developed" class="do on-picture" :aria-pressed="before" @click="before = !before">
+            As it came
+          </button>
+          <button
+            v-if="source.lost && source.lost.darks + source.lost.lights > 0.001"
+            class="do on-picture"
+            :aria-pressed="lost"
+            @click="lost = !lost"
+          >
+            What the camera lost
+          </button>
+        </span></template
+      >
+    </CloseUp>
+    <HowClose v-model:view="view" :aspect="aspect" :image="source.image" />
     <ToolWords
       :source="source"
       :tool="tool"
@@ -233,16 +252,9 @@ const cardAt = computed<Point | null>(() => {
   min-height: 20px;
   font-size: 14px;
 }
-.big {
-  position: relative;
-  line-height: 0;
-  width: fit-content;
-  max-width: 100%;
-}
-.big img {
+.board :deep(.big img) {
   display: block;
-  max-width: 100%;
-  max-height: min(470px, 62dvh);
+  width: 100%;
 }
 .lost {
   position: absolute;
