@@ -42,12 +42,12 @@ def _entry(db: sqlite3.Connection, painting_id: int, number: int) -> HistoryEntr
     return None if row is None else HistoryEntry(*row)
 
 
-def painting_of(db: sqlite3.Connection, painting_id: int) -> Painting:
-    """Return a painting; raise NotFoundError if there is none with that id."""
+def painting_of(db: sqlite3.Connection, painting_id: int, known: State | None = None) -> Painting:
+    """Return a painting, with a state just kept or read anew; raise NotFoundError if there is none with that id."""
     row = db.execute(
         "SELECT version, history_at, created_at, changed_at, binned_at FROM painting WHERE id = ?", (painting_id,)
     ).fetchone()
-    state = read_state(db, painting_id) if row else None
+    state = (known or read_state(db, painting_id)) if row else None
     if state is None:
         raise NotFoundError("painting", painting_id)
     version, history_at, created_at, changed_at, binned_at = row
@@ -78,7 +78,15 @@ def _check_version(db: sqlite3.Connection, painting_id: int, version: int) -> in
 
 
 def save(
-    db: sqlite3.Connection, painting_id: int, version: int, state: State, *, at: str, what: str, summary: str
+    db: sqlite3.Connection,
+    painting_id: int,
+    version: int,
+    state: State,
+    *,
+    at: str,
+    what: str,
+    summary: str,
+    was: State | None = None,
 ) -> None:
     """Keep a change: rows, history entry and summary, all or nothing.
 
@@ -86,6 +94,8 @@ def save(
     ----------
     version : int
         Version of the painting that the change was made on.
+    was : State or None
+        The state at that version, where it was read before.
 
     Raises
     ------
@@ -95,7 +105,7 @@ def save(
     """
     with transaction(db):
         at_entry = _check_version(db, painting_id, version)
-        write_state(db, painting_id, state, read_state(db, painting_id))
+        write_state(db, painting_id, state, was or read_state(db, painting_id))
         db.execute("DELETE FROM history WHERE painting_id = ? AND number > ?", (painting_id, at_entry))
         number = at_entry + 1
         db.execute("INSERT INTO history VALUES (?, ?, ?, ?, ?)", (painting_id, number, at, what, pack(state)))

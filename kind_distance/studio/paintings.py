@@ -5,6 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass, replace
 from datetime import datetime
 from pathlib import Path
+from sqlite3 import Connection
 from typing import Any
 
 from kind_distance.core.picture.page import MOST_FRAMES, check_corners
@@ -90,20 +91,31 @@ class Studio:
             If the painting has moved on since `version`; nothing is kept.
         """
         with opened(self.file) as db:
-            painting = kept.painting_of(db, painting_id)
-            desk = Desk(self.file, painting.state, minutes_now(now), kept.beside(db, painting_id))
-            state, what = apply(desk, action, arguments)
-            return self._keep(painting, version, state, what, now)
+            painting, beside = kept.painting_of(db, painting_id), kept.beside(db, painting_id)
+            state, what = apply(Desk(self.file, painting.state, minutes_now(now), beside), action, arguments)
+            return self._keep(db, painting, version, state, what, now, beside)
 
-    def _keep(self, painting: Painting, version: int, state: State, what: str, now: datetime) -> Opened:
-        with opened(self.file) as db:
-            beside = kept.beside(db, painting.id)
+    def _keep(
+        self,
+        db: Connection,
+        painting: Painting,
+        version: int,
+        state: State,
+        what: str,
+        now: datetime,
+        beside: Beside | None = None,
+    ) -> Opened:
+        beside = kept.beside(db, painting.id) if beside is None else beside
         found = survey(self.file, state, minutes_now(now), beside)
+        if state == painting.state and version == painting.version:
+            return Opened(painting, found, beside)
         summary = summarise(state, found)
-        with opened(self.file) as db:
-            if state != painting.state or version != painting.version:
-                kept.save(db, painting.id, version, state, at=_stamp(now), what=what, summary=summary)
-            return Opened(kept.painting_of(db, painting.id), found, kept.beside(db, painting.id))
+        was = painting.state if version == painting.version else None
+        kept.save(db, painting.id, version, state, at=_stamp(now), what=what, summary=summary, was=was)
+        if state.passes != painting.state.passes:
+            # What this painting has painted is in the log as well.
+            beside = kept.beside(db, painting.id)
+        return Opened(kept.painting_of(db, painting.id, state), found, beside)
 
     def add_source(
         self, painting_id: int, version: int, data: bytes, file_name: str, now: datetime
@@ -113,7 +125,8 @@ class Studio:
             painting = kept.painting_of(db, painting_id)
         picture_hash, facts = take_in(self.file, data, "This file")
         state, source, new = with_source(painting.state, picture_hash, facts, file_name)
-        return self._keep(painting, version, state, f"Photo brought: {source.name}", now), source, new
+        with opened(self.file) as db:
+            return self._keep(db, painting, version, state, f"Photo brought: {source.name}", now), source, new
 
     def cut_sketches(
         self, painting_id: int, version: int, number: int, corners: list[list[tuple[float, float]]], now: datetime
@@ -138,7 +151,8 @@ class Studio:
             name = f"Sketch {at} from {page.name}" if len(frames) > 1 else f"Sketch from {page.name}"
             state, source = with_sketch(state, page, picture_hash, facts, frame, name[:60])
             made.append(source)
-        return self._keep(painting, version, state, f"Cut out of {page.name}", now), made
+        with opened(self.file) as db:
+            return self._keep(db, painting, version, state, f"Cut out of {page.name}", now), made
 
     def ideas(self, word: str = "") -> list[LaterIdea]:
         """Find ideas set aside for later by a word in their note, name or painting; all of them without one."""

@@ -9,7 +9,15 @@ from typing import cast
 import numpy as np
 from numpy.typing import NDArray
 
-from kind_distance.core.depth.marking import Stroke, StrokeKind, draw_planes, fit_proposal, line_sides, spread_planes
+from kind_distance.core.depth.marking import (
+    Stroke,
+    StrokeKind,
+    draw_planes,
+    fit_proposal,
+    line_sides,
+    middles,
+    spread_planes,
+)
 from kind_distance.core.depth.proposal import propose_planes
 from kind_distance.core.depth.segments import Segments, build_segments
 from kind_distance.store.records import PlaneRecord, State, StrokeRecord
@@ -39,20 +47,38 @@ def _ranked(planes: tuple[PlaneRecord, ...], strokes: tuple[StrokeRecord, ...]) 
 
 
 @lru_cache(maxsize=16)
-def spread(file: Path, plate: Plate, count: int, with_sky: bool, strokes: tuple[Stroke, ...]) -> NDArray[np.uint8]:
-    """Divide a picture among planes by its patches: (H, W) uint8, before brush and areas are laid over."""
+def _spread(file: Path, plate: Plate, count: int, with_sky: bool, strokes: tuple[Stroke, ...]) -> NDArray[np.uint8]:
+    """Divide a picture among planes by marks and level lines: (H, W) uint8, before anything is laid over."""
     picture = darkroom.working(file, plate)
     lines = tuple(stroke for stroke in strokes if stroke.kind == "level")
     proposal = _fitted(file, plate, count, with_sky, lines)
-    # Without a stroke to spread there is no need to find the patches.
-    spreads = any(stroke.kind == "mark" for stroke in strokes)
-    return spread_planes(picture, _cut(file, plate, lines) if spreads else None, proposal, list(strokes), count)
+    if not any(stroke.kind == "mark" for stroke in strokes):
+        # Without a stroke to spread there is no need to find the patches.
+        return spread_planes(picture, None, proposal, list(strokes), count)
+    middle = _middles(file, plate, count, with_sky, lines)
+    return spread_planes(picture, _cut(file, plate, lines), proposal, list(strokes), count, middle)
+
+
+@lru_cache(maxsize=8)
+def _middles(
+    file: Path, plate: Plate, count: int, with_sky: bool, lines: tuple[Stroke, ...]
+) -> tuple[NDArray[np.int64], ...]:
+    return middles(_cut(file, plate, lines), _fitted(file, plate, count, with_sky, lines), count)
 
 
 @lru_cache(maxsize=16)
+def drawn(
+    file: Path, plate: Plate, count: int, with_sky: bool, strokes: tuple[Stroke, ...]
+) -> tuple[NDArray[np.uint8], NDArray[np.uint8]]:
+    """Divide a picture among planes, with and without thin things: (H, W) uint8 each, 1 (farthest) to count."""
+    # A brush stroke spreads nothing: what the marks spread stays as it is.
+    spreading = tuple(stroke for stroke in strokes if stroke.kind in ("mark", "level"))
+    return draw_planes(darkroom.working(file, plate), _spread(file, plate, count, with_sky, spreading), strokes)
+
+
 def marked(file: Path, plate: Plate, count: int, with_sky: bool, strokes: tuple[Stroke, ...]) -> NDArray[np.uint8]:
     """Divide a picture among planes: (H, W) uint8, 1 (farthest) to count."""
-    return draw_planes(darkroom.working(file, plate), spread(file, plate, count, with_sky, strokes), strokes)
+    return drawn(file, plate, count, with_sky, strokes)[0]
 
 
 @lru_cache(maxsize=8)

@@ -16,7 +16,7 @@ from kind_distance.core.depth.audit import audit_depth
 from kind_distance.core.depth.edges import BorderAdvice, advise_edges, share_at_focus, share_detail
 from kind_distance.core.depth.elements import Element, audit_elements
 from kind_distance.core.depth.kept import KeptLight, Reserve
-from kind_distance.core.depth.marking import Stroke, draw_planes
+from kind_distance.core.depth.marking import Stroke
 from kind_distance.core.depth.plan import (
     DepthInput,
     DepthPlan,
@@ -53,7 +53,7 @@ from kind_distance.studio.looking import look_at
 from kind_distance.studio.outside import judge_outdoors
 from kind_distance.studio.plates import focus_of, framing_of, main_source, plate_of, settings_of
 from kind_distance.studio.references import judge_sources
-from kind_distance.studio.strokes import labels_of, marked, plane_numbers, spread, strokes_by_rank
+from kind_distance.studio.strokes import drawn, labels_of, plane_numbers, strokes_by_rank
 from kind_distance.studio.workplan import Measured, handling_of, survey_passes
 
 NOTHING_BESIDE = Beside()
@@ -100,15 +100,9 @@ def _read(
 ) -> tuple[list[PlaneReading | None], list[Border]]:
     """Measure readings and borders, with lengths in pixels; the support's size comes in later."""
     picture = darkroom.working(file, plate)
-    labels = bulk = marked(file, plate, count, with_sky, strokes)
-    if any(stroke.kind == "thin" for stroke in strokes):
-        # Nobody cuts round a twig: borders are those of the masses.
-        bulk = draw_planes(
-            picture,
-            spread(file, plate, count, with_sky, strokes),
-            [stroke for stroke in strokes if stroke.kind != "thin"],
-        )
-    return together(lambda: read_planes(picture, labels, count), lambda: read_borders(picture, bulk, count, 1.0))
+    # Nobody cuts round a twig: borders are those of the masses.
+    labels, masses = drawn(file, plate, count, with_sky, strokes)
+    return together(lambda: read_planes(picture, labels, count), lambda: read_borders(picture, masses, count, 1.0))
 
 
 def _pairs(state: State) -> list[PairChoice]:

@@ -25,6 +25,12 @@ def luminance_from_value(value: FloatArray | float) -> FloatArray:
     return np.asarray(np.polynomial.polynomial.polyval(np.asarray(value, dtype=float), D1535))
 
 
+@lru_cache(maxsize=1)
+def _knots() -> tuple[NDArray[np.float64], NDArray[np.float64]]:
+    knots = np.linspace(0, 10, 513)
+    return knots, np.asarray(luminance_from_value(knots))
+
+
 def value_from_luminance(Y: FloatArray | float) -> FloatArray:
     """Give the Munsell value of a luminance factor.
 
@@ -44,8 +50,8 @@ def value_from_luminance(Y: FloatArray | float) -> FloatArray:
     """
     Y = np.clip(np.asarray(Y, dtype=float), 0.0, 100.0)
     # Start from the table's interpolation, then three Newton steps reach rounding error.
-    knots = np.linspace(0, 10, 513)
-    V = np.interp(Y, np.asarray(luminance_from_value(knots)), knots)
+    knots, at_knots = _knots()
+    V = np.interp(Y, at_knots, knots)
     slope = np.polynomial.polynomial.polyder(D1535)
     for _ in range(3):
         V = V - (luminance_from_value(V) - Y) / np.polynomial.polynomial.polyval(V, slope)

@@ -105,13 +105,19 @@ def measure_kept(
         Value of the bare ground. [V]
     """
     inside = reserve.mask(*labels.shape)
-    count = int(inside.sum())
-    if count < LEAST_SHARE * labels.size or count == 0:
+    count, size = int(inside.sum()), labels.size
+    if count < LEAST_SHARE * size or count == 0:
         return None
+    reach = max(5, round(0.35 * float(np.sqrt(count)))) | 1
+    # Only the light and what stands around it are looked at.
+    part = tuple(
+        slice(max(0, int(at[0]) - reach), int(at[-1]) + 1 + reach)
+        for at in (np.flatnonzero(inside.any(axis=1)), np.flatnonzero(inside.any(axis=0)))
+    )
+    inside, labels, value = np.ascontiguousarray(inside[part]), labels[part], value[part]
     held = np.bincount(labels[inside], minlength=len(planned) + 1)[1:]
     planes = tuple((int(n) + 1, float(held[n] / count)) for n in np.argsort(-held, kind="stable") if held[n])
     photo = float(np.percentile(value[inside], 90))
-    reach = max(5, round(0.35 * float(np.sqrt(count)))) | 1
     ring = cv2.dilate(inside.view(np.uint8), cv2.getStructuringElement(cv2.MORPH_ELLIPSE, (reach, reach))) > 0
     ring &= ~inside
     around = np.bincount(labels[ring], minlength=len(planned) + 1)[1:].astype(float)
@@ -120,7 +126,7 @@ def measure_kept(
     seen = {"ground": ground, "masked": ground, "lifted": ground - LIFTED_LOSS}.get(reserve.way)
     if seen is None:
         seen = min(9.5, max(photo, lights[planes[0][0] - 1]))
-    return KeptLight(count / labels.size, planes, photo, seen, surroundings)
+    return KeptLight(count / size, planes, photo, seen, surroundings)
 
 
 def audit_kept(

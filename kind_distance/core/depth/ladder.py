@@ -100,6 +100,26 @@ def _rows(gaps: list[Gap], count: int) -> NDArray[np.float64]:
     return rows
 
 
+def _all_fit(gaps: list[Gap], bounds: list[tuple[float, float]]) -> bool:
+    """Whether all gaps can be had at once: pushed up from the darkest allowed, no value passes its upper bound.
+
+    Constraints between two values each need no linear programme (R. Bellman, "On a routing problem", 1958).
+    """
+    least = [low for low, _ in bounds]
+    for _ in range(len(bounds) + 1):
+        moved = False
+        for gap in gaps:
+            lighter, darker = (gap.far, gap.near) if gap.sign > 0 else (gap.near, gap.far)
+            if least[darker] + gap.wanted > least[lighter] + TOUCHING / 2:
+                least[lighter] = least[darker] + gap.wanted
+                if least[lighter] > bounds[lighter][1] + TOUCHING / 2:
+                    return False
+                moved = True
+        if not moved:
+            return True
+    return False  # a circle of gaps, each wanting the next to be lighter
+
+
 def _grant(
     rows: NDArray[np.float64], wanted: NDArray[np.float64], bounds: list[tuple[float, float]]
 ) -> tuple[NDArray[np.float64], list[list[int]]]:
@@ -170,7 +190,10 @@ def solve_ladder(rungs: list[Rung], gaps: list[Gap], low: float, high: float) ->
     active = [g for g in gaps if g.wanted >= LEAST_GAP]
     rows = _rows(active, len(rungs))
     wanted = np.array([g.wanted for g in active])
-    share, groups = _grant(rows, wanted, bounds) if active else (np.zeros(0), [])
+    if _all_fit(active, bounds):
+        share, groups = np.ones(len(active)), list[list[int]]()
+    else:
+        share, groups = _grant(rows, wanted, bounds)
     needed = share * wanted - 2 * TOUCHING
     target = np.array([r.target for r in rungs])
     weight = np.array([r.weight for r in rungs])

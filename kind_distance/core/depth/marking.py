@@ -81,28 +81,41 @@ class Stroke:
         return np.asarray(canvas > 0)
 
 
-def _seed_from_proposal(seeds: NDArray[np.int64], segments: Segments, proposal: NDArray[np.uint8], plane: int) -> None:
-    """Seed a plane nobody has marked yet along the middle row of its proposed place, in each column."""
-    inside = proposal == plane
-    columns = np.flatnonzero(inside.any(axis=0))
-    if not columns.size:
-        return
-    first, last = inside.argmax(axis=0)[columns], proposal.shape[0] - 1 - inside[::-1].argmax(axis=0)[columns]
-    middle = (first + last) // 2
-    true_middle = inside[middle, columns]
-    patches = np.unique(segments.ids[middle[true_middle], columns[true_middle]])
-    seeds[patches[seeds[patches] == 0]] = plane
+@lru_cache(maxsize=64)
+def raster(stroke: Stroke, height: int, width: int) -> NDArray[np.bool_]:
+    """Pixels under a stroke, remembered: every later stroke asks for those of all before it."""
+    under = stroke.raster(height, width)
+    under.setflags(write=False)  # it is kept
+    return under
 
 
-def _seeds(segments: Segments, proposal: NDArray[np.uint8], marks: list[Stroke], count: int) -> NDArray[np.int64]:
+Patches = NDArray[np.int64]
+
+
+def middles(segments: Segments, proposal: NDArray[np.uint8], count: int) -> tuple[Patches, ...]:
+    """Find the patches along the middle of each plane's proposed place, column by column.
+
+    They seed the planes that nobody has marked yet, and stay the same from stroke to stroke.
+    """
+    found = []
+    for plane in range(1, count + 1):
+        inside = proposal == plane
+        columns = np.flatnonzero(inside.any(axis=0))
+        first, last = inside.argmax(axis=0)[columns], proposal.shape[0] - 1 - inside[::-1].argmax(axis=0)[columns]
+        middle = (first + last) // 2
+        true_middle = inside[middle, columns]
+        found.append(np.unique(segments.ids[middle[true_middle], columns[true_middle]]))
+    return tuple(found)
+
+
+def _seeds(segments: Segments, marks: list[Stroke], middle: tuple[Patches, ...]) -> NDArray[np.int64]:
     seeds = np.zeros(segments.count, np.int64)
     for stroke in marks:
-        under = stroke.raster(*segments.ids.shape)
-        seeds[np.unique(segments.ids[under])] = stroke.plane
+        seeds[segments.ids[raster(stroke, *segments.ids.shape)]] = stroke.plane
     marked = {stroke.plane for stroke in marks}
-    for plane in range(1, count + 1):
+    for plane, patches in enumerate(middle, start=1):
         if plane not in marked:
-            _seed_from_proposal(seeds, segments, proposal, plane)
+            seeds[patches[seeds[patches] == 0]] = plane
     return seeds
 
 
@@ -147,7 +160,7 @@ def walk(segments: Segments, seeds: NDArray[np.int64], count: int) -> NDArray[np
     return chance
 
 
-def _guided(guide: NDArray[np.float32], chance: NDArray[np.float32]) -> NDArray[np.uint8]:
+def _guided(guide: NDArray[np.float32], chance: NDArray[np.float32], patches: NDArray[np.int32]) -> NDArray[np.uint8]:
     """Fit masks to the picture's own edges and give each pixel the likeliest plane.
 
     The filter's coefficients are found at half the size, which its blur hides, and applied at full size.
@@ -156,7 +169,10 @@ def _guided(guide: NDArray[np.float32], chance: NDArray[np.float32]) -> NDArray[
     Parameters
     ----------
     guide : float32 array, shape (H, W)
-    chance : float32 array, shape (ceil(H / 2), ceil(W / 2), N)
+    chance : float32 array, shape (P, N)
+        Of each patch for each plane.
+    patches : int32 array, shape (ceil(H / 2), ceil(W / 2))
+        Patch of every other pixel.
 
     Returns
     -------
@@ -164,7 +180,7 @@ def _guided(guide: NDArray[np.float32], chance: NDArray[np.float32]) -> NDArray[
         Plane of each pixel, from 0.
     """
     height, width = guide.shape
-    rows, columns, count = chance.shape
+    (rows, columns), count = patches.shape, chance.shape[1]
     size = (GUIDE_RADIUS, GUIDE_RADIUS)  # half the diameter at half the size
 
     def mean(a: NDArray[np.float32]) -> NDArray[np.float32]:
@@ -178,7 +194,7 @@ def _guided(guide: NDArray[np.float32], chance: NDArray[np.float32]) -> NDArray[
 
     def fit(planes: range) -> None:
         for plane in planes:
-            one = np.ascontiguousarray(chance[..., plane])
+            one = np.take(np.ascontiguousarray(chance[:, plane]), patches)
             one_mean = mean(one)
             slope = np.asarray((mean(small * one) - guide_mean * one_mean) / (variance + GUIDE_EPSILON), np.float32)
             steepness[plane] = mean(slope)
@@ -194,9 +210,13 @@ def _guided(guide: NDArray[np.float32], chance: NDArray[np.float32]) -> NDArray[
     # Full size matters only beside a border; the coefficients change too slowly to be interpolated.
     kernel = np.ones((3, 3), np.uint8)
     beside = cv2.dilate(coarse, kernel) != cv2.erode(coarse, kernel)
-    plane_of = np.repeat(np.repeat(coarse, 2, axis=0), 2, axis=1)[:height, :width]
-    unsure = np.repeat(np.repeat(beside, 2, axis=0), 2, axis=1)[:height, :width]
-    y, x = np.nonzero(unsure)
+
+    def twice(a: NDArray[np.uint8]) -> NDArray[np.uint8]:
+        whole = cv2.resize(a, (2 * columns, 2 * rows), interpolation=cv2.INTER_NEAREST)
+        return np.ascontiguousarray(np.asarray(whole, np.uint8)[:height, :width])
+
+    plane_of = twice(coarse)
+    y, x = np.nonzero(twice(beside.view(np.uint8)))
     values = steepness[:, y // 2, x // 2] * guide[y, x] + start[:, y // 2, x // 2]
     plane_of[y, x] = values.argmax(axis=0).astype(np.uint8)
     return plane_of
@@ -215,6 +235,17 @@ def line_sides(stroke: Stroke, height: int, width: int) -> NDArray[np.uint8]:
     sides[:, first : last + 1] = below.view(np.uint8) + np.uint8(1)
     sides.setflags(write=False)  # it is kept
     return sides
+
+
+@lru_cache(maxsize=64)
+def _nearest_above(stroke: Stroke, height: int, width: int) -> tuple[tuple[slice, slice], NDArray[np.uint8]]:
+    """Say which part of the picture a level line bears on, and the least plane of each of its pixels."""
+    below = line_sides(stroke, height, width) == 2
+    rows, columns = np.flatnonzero(below.any(axis=1)), np.flatnonzero(below.any(axis=0))
+    if not rows.size:
+        return (slice(0, 0), slice(0, 0)), np.zeros((0, 0), np.uint8)
+    part = (slice(int(rows[0]), height), slice(int(columns[0]), int(columns[-1]) + 1))
+    return part, np.ascontiguousarray(below[part]).view(np.uint8) * np.uint8(stroke.plane)
 
 
 def fit_proposal(proposal: NDArray[np.uint8], lines: Iterable[Stroke]) -> NDArray[np.uint8]:
@@ -246,6 +277,7 @@ def spread_planes(
     proposal: NDArray[np.uint8],
     strokes: list[Stroke],
     count: int,
+    middle: tuple[Patches, ...] | None = None,
 ) -> NDArray[np.uint8]:
     """Divide the picture among its planes by the strokes that spread to what looks alike.
 
@@ -260,6 +292,8 @@ def spread_planes(
         In the order drawn; a later one wins where two say different things.
     count : int
         Number of planes.
+    middle : tuple of int array, or None
+        From :func:`middles`, where that is known already.
 
     Returns
     -------
@@ -275,12 +309,15 @@ def spread_planes(
         raise DomainError("A stroke belongs to a plane that this painting does not have.", "Choose a plane.")
     marks = [stroke for stroke in strokes if stroke.kind == "mark"]
     if marks and segments is not None:
-        chance = walk(segments, _seeds(segments, proposal, marks, count), count)
-        return _guided(picture.value, chance[segments.ids[::2, ::2]]) + np.uint8(1)
+        middle = middles(segments, proposal, count) if middle is None else middle
+        chance = walk(segments, _seeds(segments, marks, middle), count)
+        return _guided(picture.value, chance, segments.halved) + np.uint8(1)
     return proposal.copy()
 
 
-def draw_planes(picture: WorkingPicture, labels: NDArray[np.uint8], strokes: Iterable[Stroke]) -> NDArray[np.uint8]:
+def draw_planes(
+    picture: WorkingPicture, labels: NDArray[np.uint8], strokes: Iterable[Stroke]
+) -> tuple[NDArray[np.uint8], NDArray[np.uint8]]:
     """Give planes what was drawn outright: level lines, brush, areas, thin things, eraser, in the order drawn.
 
     Parameters
@@ -292,20 +329,34 @@ def draw_planes(picture: WorkingPicture, labels: NDArray[np.uint8], strokes: Ite
 
     Returns
     -------
-    uint8 array, shape (H, W)
+    labels : uint8 array, shape (H, W)
+    masses : uint8 array, shape (H, W)
+        The same without the thin things, which have no border that anyone would follow.
     """
     labels = labels.copy()
+    # Until the first thin thing both are one.
+    masses = labels
     for stroke in strokes:
-        if stroke.kind == "level":
-            below = line_sides(stroke, *labels.shape) == 2
-            labels[below] = np.maximum(labels[below], stroke.plane)
-        elif stroke.kind == "erase":
-            labels = _erased(labels, stroke)
-        elif stroke.kind == "thin":
-            labels[find_thin(picture, labels, stroke.raster(*labels.shape), stroke.plane)] = stroke.plane
-        else:
-            labels[stroke.raster(*labels.shape)] = stroke.plane
-    return labels
+        if stroke.kind == "thin":
+            masses = masses.copy() if masses is labels else masses
+            labels[find_thin(picture, labels, raster(stroke, *labels.shape), stroke.plane)] = stroke.plane
+            continue
+        both = (labels,) if masses is labels else (labels, masses)
+        for each in both:
+            _draw_outright(each, stroke)
+    return labels, masses
+
+
+def _draw_outright(labels: NDArray[np.uint8], stroke: Stroke) -> None:
+    """Lay a level line, brush, area or eraser over the planes, in place."""
+    if stroke.kind == "level":
+        # Only below the line's highest point and between its ends can anything change.
+        part, least = _nearest_above(stroke, *labels.shape)
+        np.maximum(labels[part], least, out=labels[part])
+    elif stroke.kind == "erase":
+        _erase(labels, stroke)
+    else:
+        labels[raster(stroke, *labels.shape)] = stroke.plane
 
 
 def mark_planes(
@@ -316,19 +367,17 @@ def mark_planes(
     count: int,
 ) -> NDArray[np.uint8]:
     """Divide the picture among its planes: what spreads first, then what was drawn outright."""
-    return draw_planes(picture, spread_planes(picture, segments, proposal, strokes, count), strokes)
+    return draw_planes(picture, spread_planes(picture, segments, proposal, strokes, count), strokes)[0]
 
 
-def _erased(labels: NDArray[np.uint8], stroke: Stroke) -> NDArray[np.uint8]:
-    """Take what a stroke covers out of its plane: each pixel goes to the nearest of another plane."""
-    gone = stroke.raster(*labels.shape) & (labels == stroke.plane)
+def _erase(labels: NDArray[np.uint8], stroke: Stroke) -> None:
+    """Take what a stroke covers out of its plane, in place: each pixel goes to the nearest of another plane."""
+    gone = raster(stroke, *labels.shape) & (labels == stroke.plane)
     others = (labels != stroke.plane).astype(np.uint8)
     if not gone.any() or not others.any():
-        return labels
+        return
     _, nearest = cv2.distanceTransformWithLabels(1 - others, cv2.DIST_L2, 5, labelType=cv2.DIST_LABEL_PIXEL)
     plane_of = np.zeros(int(nearest.max()) + 1, np.uint8)
     at = others > 0
     plane_of[nearest[at]] = labels[at]
-    erased = labels.copy()
-    erased[gone] = plane_of[nearest[gone]]
-    return erased
+    labels[gone] = plane_of[nearest[gone]]

@@ -8,6 +8,7 @@ planes that meet apart.
 from __future__ import annotations
 
 from dataclasses import dataclass, field
+from functools import lru_cache
 from typing import Literal
 
 import numpy as np
@@ -235,6 +236,7 @@ def _colour_at(reading: PlaneReading | None, value: float) -> tuple[float, float
     return (float(scaled[0]), float(scaled[1]), float(scaled[2]))
 
 
+@lru_cache(maxsize=256)
 def darkest_by_air(settings: DepthSettings, spec: PlaneSpec) -> float:
     """Least value a plane can have: as dark as the air lets a black be there, as far as the air is followed. [V]."""
     if spec.kind != "land" or spec.distance_m is None or settings.profile.darkens:

@@ -111,7 +111,7 @@ def read_planes(picture: WorkingPicture, labels: NDArray[np.uint8], count: int) 
         In order of planes; None for one that holds no pixel.
     """
     inside = _inside(labels, count)
-    whole = np.bincount(labels.ravel(), minlength=count + 1)
+    whole, held = _counted(labels, count), _counted(inside, count)
     # Means of colour need a quarter of the pixels, unless a plane would be left with too few.
     sample = np.s_[::2, ::2]
     pixels = np.bincount(inside[sample].ravel(), minlength=count + 1)
@@ -126,8 +126,8 @@ def read_planes(picture: WorkingPicture, labels: NDArray[np.uint8], count: int) 
 
     chroma, warmth = means(picture.chroma), means(picture.warmth)
     # Fine edges can come at a regular distance, which sampling would miss or double: count them all.
-    edges = np.bincount(inside[picture.fine_edges], minlength=count + 1)
-    detail = edges / np.maximum(np.bincount(inside.ravel(), minlength=count + 1), 1)
+    edges = _counted(inside, count, picture.fine_edges)
+    detail = edges / np.maximum(held, 1)
     linear = np.stack([means(picture.linear[..., channel]) for channel in range(3)], axis=-1)
     rows = np.stack([np.bincount(row, minlength=count + 1) for row in labels[::2, ::4]])
     reached = np.cumsum(rows, axis=0) >= FOOT_SHARE * np.maximum(rows.sum(axis=0), 1)
@@ -158,23 +158,32 @@ def read_planes(picture: WorkingPicture, labels: NDArray[np.uint8], count: int) 
     return readings
 
 
+def _counted(labels: NDArray[np.uint8], count: int, where: NDArray[np.bool_] | None = None) -> NDArray[np.int64]:
+    """Count the pixels of every label from 0 on: (count + 1,); by the library that needs no wider copy of them."""
+    mask = None if where is None else where.view(np.uint8)
+    found = cv2.calcHist([labels], [0], mask, [count + 1], [0, count + 1])
+    return np.asarray(found).ravel().astype(np.int64)
+
+
 def _inside(labels: NDArray[np.uint8], count: int) -> NDArray[np.uint8]:
     """Keep the labels of pixels well inside their plane, 0 elsewhere; of a thin plane keep all."""
     kernel = np.ones((ERODE_PX, ERODE_PX), np.uint8)
     low = cv2.erode(labels, kernel, borderType=cv2.BORDER_REPLICATE)
     high = cv2.dilate(labels, kernel, borderType=cv2.BORDER_REPLICATE)
     inside = np.where(low == high, labels, 0).astype(np.uint8)
-    pixels = np.bincount(inside.ravel(), minlength=count + 1)
+    pixels = _counted(inside, count)
     for plane in range(1, count + 1):
         if pixels[plane] < LEAST_INSIDE_PX:
             inside[labels == plane] = plane
     return inside
 
 
-def _percentiles(bins: NDArray[np.int32], inside: NDArray[np.uint8], count: int) -> list[tuple[float, float, float]]:
+def _percentiles(bins: NDArray[np.uint16], inside: NDArray[np.uint8], count: int) -> list[tuple[float, float, float]]:
     """2nd, 50th and 98th percentile of value for every label, to a hundredth of a step."""
-    keys = inside.astype(np.int32) * 1001 + bins
-    found = np.bincount(keys.ravel(), minlength=(count + 1) * 1001).reshape(count + 1, 1001)
+    size = (count + 1) * 1001
+    # In 16 bits there is room for 64 planes, five times as many as a painting may have.
+    keys = inside.astype(np.uint16) * np.uint16(1001) + bins
+    found = np.asarray(cv2.calcHist([keys], [0], None, [size], [0, size])).reshape(count + 1, 1001)
     rows = []
     for counts in found:
         rising = np.cumsum(counts) / max(1, counts.sum())
@@ -186,12 +195,20 @@ def _percentiles(bins: NDArray[np.int32], inside: NDArray[np.uint8], count: int)
 def _beside(value: NDArray[np.float32], labels: NDArray[np.uint8], count: int) -> list[NDArray[np.float32]]:
     """For every plane its mean value near each pixel, counting only the plane's own pixels; at half the size."""
     value, labels = value[::2, ::2], labels[::2, ::2]
-    size = 2 * max(1, round(BESIDE * max(value.shape))) + 1
+    reach = max(1, round(BESIDE * max(value.shape)))
+    size = 2 * reach + 1
     fields = []
     for plane in range(1, count + 1):
-        mask = (labels == plane).astype(np.float32)
-        weight = cv2.blur(mask, (size, size))
-        fields.append(np.asarray(cv2.blur(value * mask, (size, size)) / np.maximum(weight, 1e-6), np.float32))
+        field = np.zeros(value.shape, np.float32)
+        held = labels == plane
+        rows, columns = np.flatnonzero(held.any(axis=1)), np.flatnonzero(held.any(axis=0))
+        if rows.size:
+            # Beyond its neighbours nobody asks; a margin of twice the reach keeps the rim as it would be.
+            part = tuple(slice(max(0, int(at[0]) - 2 * reach), int(at[-1]) + 1 + 2 * reach) for at in (rows, columns))
+            mask = held[part].astype(np.float32)
+            weight = cv2.blur(mask, (size, size))
+            field[part] = cv2.blur(value[part] * mask, (size, size)) / np.maximum(weight, 1e-6)
+        fields.append(field)
     return fields
 
 

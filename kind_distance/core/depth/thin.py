@@ -37,37 +37,34 @@ def _spread(a: NDArray[np.float32], width: float) -> NDArray[np.float32]:
 def _looks(
     colour: NDArray[np.float32], squared: NDArray[np.float32], weight: NDArray[np.float32], width: float
 ) -> NDArray[np.float32]:
-    """Say how a plane looks around each pixel: (h, w, 5) mean colour, scatter, and how much of it is to be seen."""
-    return _mean_and_scatter(_spread(np.dstack([colour * weight[..., None], squared * weight, weight]), width))
+    """Say how a plane looks around each pixel: (h, w, 5) mean colour, variance, and how much of it is to be seen."""
+    return _mean_and_variance(_spread(np.dstack([colour * weight[..., None], squared * weight, weight]), width))
 
 
-def _mean_and_scatter(spread: NDArray[np.float32]) -> NDArray[np.float32]:
-    """From spread sums of colour, squared length and weight to mean, scatter and weight: (h, w, 5) each."""
+def _mean_and_variance(spread: NDArray[np.float32]) -> NDArray[np.float32]:
+    """From spread sums of colour, squared length and weight to mean, variance and weight: (h, w, 5) each."""
     seen = spread[..., 4]
     safe = np.maximum(seen, 1e-6)
     mean = spread[..., :3] / safe[..., None]
-    scatter = np.sqrt(np.maximum(spread[..., 3] / safe - (mean**2).sum(axis=-1), 0.0) / 3)
-    return np.dstack([mean, scatter, seen]).astype(np.float32)
+    variance = np.maximum(spread[..., 3] / safe - (mean**2).sum(axis=-1), 0.0) / 3
+    return np.dstack([mean, np.maximum(variance, LEAST_SCATTER**2), seen]).astype(np.float32)
 
 
-def _magnified(looks: NDArray[np.float32], shape: tuple[int, ...], box: tuple[slice, slice]) -> NDArray[np.float32]:
-    """Bring a part of what was found coarsely to full size."""
+def _magnified(
+    looks: NDArray[np.float32], shape: tuple[int, ...], box: tuple[slice, slice]
+) -> tuple[NDArray[np.float32], NDArray[np.float32]]:
+    """Bring a part of what was found coarsely to full size: mean colour, (h, w, 3), and the rest, (h, w, 2)."""
     (top, bottom), (left, right) = ((part.start, part.stop) for part in box)
     down, across = looks.shape[0] / shape[0], looks.shape[1] / shape[1]
     place = np.array([[across, 0, (left + 0.5) * across - 0.5], [0, down, (top + 0.5) * down - 0.5]])
     how = cv2.INTER_LINEAR | cv2.WARP_INVERSE_MAP
-    return np.dstack(
-        [
-            cv2.warpAffine(
-                np.ascontiguousarray(part),
-                place,
-                (right - left, bottom - top),
-                flags=how,
-                borderMode=cv2.BORDER_REPLICATE,
-            )
-            for part in (looks[..., :3], looks[..., 3:])
-        ]
-    )
+
+    def warped(part: NDArray[np.float32]) -> NDArray[np.float32]:
+        size = (right - left, bottom - top)
+        found = cv2.warpAffine(np.ascontiguousarray(part), place, size, flags=how, borderMode=cv2.BORDER_REPLICATE)
+        return np.asarray(found, np.float32)
+
+    return warped(looks[..., :3]), warped(looks[..., 3:])
 
 
 def find_thin(
@@ -143,7 +140,7 @@ def _stands_out(
     box = (slice(int(rows[0]), int(rows[-1]) + 1), slice(int(columns[0]), int(columns[-1]) + 1))
     lab = picture.soft_lab[top : top + height, left : left + across][box]
     own, inside = labels[box], outline[box]
-    # How far each pixel is from the nearest of what may be behind it, and how little it is to be expected there.
+    # How far each pixel is from the nearest of what may be behind it, squared, and how little it is to be expected.
     apart, odd = np.full((2, *inside.shape), np.inf, np.float32)
     for other in [int(p) for p in np.unique(own[inside]) if p != plane]:
         held = (labels == other).view(np.uint8) * np.uint8(255)
@@ -155,11 +152,11 @@ def _stands_out(
         if (looks[..., 4][~free] < LEAST_SEEN).any():
             # Deep inside the outline nothing is near: how it looks farther off has to do.
             looks = np.where(looks[..., 4:] < LEAST_SEEN, _looks(colour, squared, there, 4 * width), looks)
-        whole = _magnified(looks, labels.shape, box)
+        mean, rest = _magnified(looks, labels.shape, box)
         # A dark twig before the sky looks like the hill beside it: only what lies behind at this place counts.
         here = cv2.dilate((own == other).view(np.uint8), np.ones((BLURRED, BLURRED), np.uint8)) > 0
-        here &= whole[..., 4] > LEAST_SEEN
-        away, oddness = _against(lab, whole)
+        here &= rest[..., 1] > LEAST_SEEN
+        away, oddness = _against(lab, mean, rest[..., 0])
         np.minimum(apart, away, out=apart, where=here)
         np.minimum(odd, oddness, out=odd, where=here)
     stands = np.zeros(outline.shape, np.bool_)
@@ -167,11 +164,15 @@ def _stands_out(
     return stands
 
 
-def _against(lab: NDArray[np.float32], looks: NDArray[np.float32]) -> tuple[NDArray[np.float32], NDArray[np.float32]]:
-    """Hold colours against a look: how many scatters away, and how unlikely (minus the logarithm of its density)."""
-    scatter = np.maximum(looks[..., 3], LEAST_SCATTER)
-    apart = np.linalg.norm(lab - looks[..., :3], axis=-1) / scatter
-    return apart, np.asarray(apart**2 / 2 + 3 * np.log(scatter), np.float32)
+def _against(
+    lab: NDArray[np.float32], mean: NDArray[np.float32], variance: NDArray[np.float32]
+) -> tuple[NDArray[np.float32], NDArray[np.float32]]:
+    """Hold colours against a look: squared distance in its scatters, and minus the logarithm of its density."""
+    off = cv2.subtract(lab, mean)
+    away = cv2.transform(cv2.multiply(off, off), np.ones((1, 3), np.float32))
+    away = cv2.divide(away, np.ascontiguousarray(variance))
+    odd = cv2.addWeighted(away, 0.5, cv2.log(variance), 1.5, 0.0)
+    return np.asarray(away, np.float32), np.asarray(odd, np.float32)
 
 
 def _more_like_itself(
@@ -189,7 +190,7 @@ def _more_like_itself(
     inside : bool array, shape (h, w)
         The outline.
     apart, odd : float32 array, shape (h, w)
-        Of the nearest look behind: distance in its scatters, and how unlikely the pixel is in it.
+        Of the nearest look behind: squared distance in its scatters, and how unlikely the pixel is in it.
     width : float
         Surroundings looked at. [squares of the coarse picture]
 
@@ -197,25 +198,30 @@ def _more_like_itself(
     ----------
     .. [1] A. P. Dempster et al., "Maximum likelihood from incomplete data via the EM algorithm", 1977 (two rounds).
     """
-    stands = inside & (apart >= STANDS_OUT)
+    stands = inside & (apart >= STANDS_OUT**2)
+    plain = inside & (apart >= PLAINLY**2)
     height, across = inside.shape
     size = (max(1, across // COARSE), max(1, height // COARSE))
-    squared = (lab**2).sum(axis=-1)
+    lab = np.ascontiguousarray(lab)
+    squared = cv2.transform(cv2.multiply(lab, lab), np.ones((1, 3), np.float32))
 
-    def shrunk(a: NDArray[np.float32]) -> NDArray[np.float32]:
-        return np.asarray(cv2.resize(a, size, interpolation=cv2.INTER_AREA), np.float32)
+    def shrunk(a: NDArray[np.generic]) -> NDArray[np.float32]:
+        return np.asarray(cv2.resize(np.asarray(a), size, interpolation=cv2.INTER_AREA), np.float32)
+
+    def grown(a: NDArray[np.float32]) -> NDArray[np.float32]:
+        whole = cv2.resize(np.ascontiguousarray(a), (across, height), interpolation=cv2.INTER_LINEAR)
+        return np.asarray(whole, np.float32)
 
     drawn = _spread(shrunk(inside.astype(np.float32)), width)
     for _ in range(ROUNDS):
         if not stands.any():
             break
-        held = stands.astype(np.float32)
-        spread = _spread(np.dstack([shrunk(lab * held[..., None]), shrunk(squared * held), shrunk(held)]), width)
-        looks = np.asarray(
-            cv2.resize(_mean_and_scatter(spread), (across, height), interpolation=cv2.INTER_LINEAR), np.float32
-        )
+        held = stands.view(np.uint8)
+        own = [shrunk(cv2.copyTo(lab, held)), shrunk(cv2.copyTo(squared, held)), shrunk(stands.astype(np.float32))]
+        spread = _spread(np.dstack(own), width)
+        looks = _mean_and_variance(spread)
         share = np.clip(spread[..., 4] / np.maximum(drawn, 1e-6), LEAST_PRESENT, 1 - LEAST_PRESENT)
-        around = cv2.resize(share, (across, height), interpolation=cv2.INTER_LINEAR)
-        _, own_odd = _against(lab, looks)
-        stands = inside & ((own_odd - np.log(around) < odd - np.log(1 - around)) | (apart >= PLAINLY))
+        _, own_odd = _against(lab, grown(looks[..., :3]), grown(looks[..., 3]))
+        # The logarithm of how much more of it there is around than of what is behind.
+        stands = plain | (inside & (own_odd - odd < grown(np.log(share / (1 - share)))))
     return stands

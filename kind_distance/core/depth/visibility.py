@@ -113,9 +113,9 @@ def _posterior(planes: tuple[tuple[float, float, float], ...], sky: float) -> tu
     """Lower end, middle and upper end of the visibility, from planes far to near. [km]."""
     visibility = VISIBILITIES_KM[:, None]
     air = float(scene_light(sky)) * AIR_AGAINST_SKY[None, :]
-    likely = np.zeros((visibility.size, air.size, MASSES.size, DARKS.size))
+    likely = np.ones((visibility.size, air.size, MASSES.size, DARKS.size))
     # A plane that does not belong may look like anything between black and the brightest air.
-    anything = np.log(ODD) - 2 * np.log(air.max())
+    anything = ODD / air.max() ** 2
     for index, (distance, mass, dark) in enumerate(planes):
         nearer = planes[index + 1][0] / distance if index + 1 < len(planes) else 1.0
         own_mass = _likely(float(scene_light(mass)), distance, visibility, air, MASSES, MASSES_SPREAD)
@@ -123,18 +123,17 @@ def _posterior(planes: tuple[tuple[float, float, float], ...], sky: float) -> tu
             _likely(float(scene_light(dark)), distance * nearer**part, visibility, air, DARKS, DARKS_SPREAD)
             for part in (DARKS_AT if nearer < 1 else (0.0,))
         ]
-        own_dark = np.logaddexp.reduce(at_each, axis=0) - np.log(len(at_each))
-        belongs = np.log(1 - ODD) + own_mass[..., :, None] + own_dark[..., None, :]
-        likely += np.logaddexp(belongs, anything)
-    whole = np.logaddexp.reduce(likely.reshape(visibility.size, air.size, -1), axis=-1) + np.log(AIR_LIKELY)
-    chance = np.exp(whole - whole.max()).sum(axis=1)
+        own_dark = np.mean(at_each, axis=0)
+        likely *= (1 - ODD) * own_mass[..., :, None] * own_dark[..., None, :] + anything
+        likely /= likely.max()  # only what is likelier than what counts; numbers stay in range
+    chance = (likely.sum(axis=(2, 3)) * AIR_LIKELY).sum(axis=1)
     share = np.cumsum(chance) / chance.sum()
     low, middle, high = np.exp(np.interp((LOW, 0.5, HIGH), share, np.log(VISIBILITIES_KM)))
     return float(low), float(middle), float(high)
 
 
 def _likely(seen: float, distance: float, visibility: Floats, air: Floats, natures: Floats, spread: float) -> Floats:
-    """Logarithm of how likely a luminance is, for each visibility, airlight and nature of the stuff: (V, A, N).
+    """How likely a luminance is, for each visibility, airlight and nature of the stuff: (V, A, N).
 
     What stands behind the air is won back by Koschmieder's law; what it may be is spread around a common nature.
     """
@@ -146,4 +145,4 @@ def _likely(seen: float, distance: float, visibility: Floats, air: Floats, natur
     chance = -0.5 * away**2 - np.log(width * left * bright)[..., None]
     # Nothing is darker than black: what would have to be counts against this air, the more the darker.
     missing = np.clip((LEAST_LIGHT - own) / MEASURED_WITHIN, 0, 50)
-    return np.asarray(chance - 4 * missing[..., None])
+    return np.asarray(np.exp(chance - 4 * missing[..., None]))

@@ -164,10 +164,17 @@ class Weather:
     """
 
     spells: tuple[tuple[float, Climate], ...] = ((0.0, STUDIO),)
-    starts: tuple[float, ...] = field(init=False, repr=False)
+    starts: tuple[float, ...] = field(init=False, repr=False, compare=False)
+    hashed: int = field(init=False, repr=False, compare=False)
 
     def __post_init__(self) -> None:
         object.__setattr__(self, "starts", tuple(start for start, _ in self.spells))
+        # Films are remembered by the weather they dry in, and asked for by the ten thousand.
+        object.__setattr__(self, "hashed", hash(self.spells))
+
+    def __hash__(self) -> int:
+        """Return what was worked out once."""
+        return self.hashed
 
     def spell_at(self, minute: float) -> tuple[Climate, float]:
         """Climate at a minute, and the minute at which it ends."""
@@ -231,6 +238,7 @@ def aided(paint: Paint, aid: Aid) -> tuple[float, float]:
     return AIDS[aid] if paint in TOUCH_MIN else AIDS[""]
 
 
+@lru_cache(maxsize=8192)
 def dry(paint: Paint, painted_at: float, weather: Weather, thickness: float = 1.0, aid: Aid = "") -> Drying:
     """Follow one film from the minute it is painted through the weather that comes.
 

@@ -7,6 +7,7 @@ one reference show whether the light is even; a cast from coloured things nearby
 from __future__ import annotations
 
 from dataclasses import dataclass
+from functools import cached_property
 
 import numpy as np
 from numpy.typing import NDArray
@@ -219,12 +220,12 @@ class Clipping:
     darks: NDArray[np.bool_]
     lights: NDArray[np.bool_]
 
-    @property
+    @cached_property
     def dark_share(self) -> float:
         """Share of the picture whose darks are lost."""
         return float(self.darks.mean())
 
-    @property
+    @cached_property
     def light_share(self) -> float:
         """Share of the picture whose lights are lost."""
         return float(self.lights.mean())

@@ -161,7 +161,9 @@ def _stands_alone(
     part = field_[rows, columns]
     if not around.any():
         return False
-    return bool((part[around] < np.median(part[own > 0]) - 0.5 * least).mean() >= ALONE)
+    inside = np.sort(part[own > 0])
+    middle = (inside[(inside.size - 1) // 2] + inside[inside.size // 2]) / 2
+    return bool(np.count_nonzero(part[around] < middle - 0.5 * least) >= ALONE * np.count_nonzero(around))
 
 
 def _pull(spot: Spot) -> float:

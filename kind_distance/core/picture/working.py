@@ -85,9 +85,9 @@ class WorkingPicture:
         return warmth(self.lab).astype(np.float32)
 
     @cached_property
-    def hundredths(self) -> NDArray[np.int32]:
+    def hundredths(self) -> NDArray[np.uint16]:
         """Value in whole hundredths of a step: (H, W), 0-1000."""
-        return np.minimum((self.value * 100).astype(np.int32), 1000)
+        return np.minimum((self.value * 100).astype(np.uint16), np.uint16(1000))
 
     @cached_property
     def soft_lab(self) -> NDArray[np.float32]:

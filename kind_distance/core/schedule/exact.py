@@ -127,7 +127,7 @@ class _Search:
         fresh = not self.placements or self.placements[-1].session_id != session.id
         for number in sorted(left, key=lambda n: self.rank[n]):
             each = self.open[number]
-            if self.board.waiting_for(each):
+            if self.board.held_up[each.id]:
                 continue
             turned = stand.last is not None and self.rank[number] < self.rank[stand.last]
             for start in self.starts(each, now, session):

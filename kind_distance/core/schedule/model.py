@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
+from functools import cached_property
 
 from kind_distance.core.paint.drying import STUDIO, Climate, Drying, Weather
 from kind_distance.core.passes.model import Pass, Precedence
@@ -187,8 +188,9 @@ class Problem:
         present = float("-inf") if self.not_before is None else float(self.not_before)
         return max([present, *(float(done.end) for done in self.done)])
 
+    @cached_property
     def weather(self) -> Weather:
-        """Return the air over the painting: each session's own, the studio's between them."""
+        """The air over the painting: each session's own, the studio's between them."""
         spells: list[tuple[float, Climate]] = [(float("-inf"), STUDIO)]
         for session in self.sessions:
             spells += [(session.start, session.climate), (session.end, STUDIO)]

@@ -73,7 +73,7 @@ def _allows(problem: Problem, board: Board, placed: Placement, other: Placement,
     if needs is None or needs == "done":
         return not after or end <= other.start
     own = board.passes[placed.pass_id]
-    film = dry(own.paint, end, problem.weather(), own.thickness, own.aid)
+    film = dry(own.paint, end, problem.weather, own.thickness, own.aid)
     until = (film.open_until, film.touch_late, film.through_late)
     return end <= other.start and ready_at(needs, until, other.start, other.end - other.start) <= other.start  # type: ignore[arg-type]
 
@@ -140,7 +140,7 @@ def find_slack(problem: Problem, schedule: Schedule) -> list[Slack]:
         return []
     board = Board(problem)
     for each in placements:
-        board.films[each.pass_id] = each.drying
+        board.lay(each.pass_id, each.drying)
     found = [_slack(problem, board, placements, at) for at in range(len(placements))]
     begin = {each.pass_id: each.start for each in placements}
     critical = {placements[-1].pass_id}

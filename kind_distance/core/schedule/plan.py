@@ -65,7 +65,50 @@ class Schedule:
 Wants = dict[int, dict[int, tuple[Dryness, str]]]
 
 
+@dataclass(frozen=True, eq=False)
+class _Order:
+    """What is asked of the passes of a problem; the same for all problems that share them and differ in sessions."""
+
+    problem: Problem
+
+    def _parts(self) -> tuple[int, int, int, str]:
+        given = self.problem
+        return id(given.passes), id(given.rules), id(given.touching), given.beside
+
+    def __hash__(self) -> int:
+        """Tell by identity: comparing fifty passes costs as much as working them out again."""
+        return hash(self._parts())
+
+    def __eq__(self, other: object) -> bool:
+        return isinstance(other, _Order) and self._parts() == other._parts()
+
+
+@dataclass(frozen=True)
+class _Ruled:
+    """Rules by the passes they bear on: states wanted, rules before each and their number, whom each holds up."""
+
+    passes: dict[int, Pass]
+    wants: Wants
+    needed: dict[int, list[Precedence]]
+    held_up: dict[int, int]
+    followers: dict[int, list[int]]
+
+
 @lru_cache(maxsize=32)
+def _ruled(order: _Order) -> _Ruled:
+    problem = order.problem
+    passes = {each.id: each for each in problem.passes}
+    needed: dict[int, list[Precedence]] = {}
+    followers: dict[int, list[int]] = {}
+    held_up = dict.fromkeys(passes, 0)
+    for rule in problem.rules:
+        needed.setdefault(rule.after, []).append(rule)
+        if rule.after in held_up:
+            held_up[rule.after] += 1
+            followers.setdefault(rule.before, []).append(rule.after)
+    return _Ruled(passes, _wants(problem), needed, held_up, followers)
+
+
 def _wants(problem: Problem) -> Wants:
     """List by pass, and by every other one under or beside it, the state wanted of that one's film and why."""
     ruled: Wants = {each.id: {} for each in problem.passes}
@@ -86,14 +129,13 @@ class Board:
 
     def __init__(self, problem: Problem) -> None:
         self.problem = problem
-        self.passes = {each.id: each for each in problem.passes}
-        self.weather: Weather = problem.weather()
+        ruled = _ruled(_Order(problem))
+        self.passes, self.wants, self.needed, self.followers = ruled.passes, ruled.wants, ruled.needed, ruled.followers
+        # Rules still open by the pass they hold up: asked a hundred times for every pass that is put.
+        self.held_up = dict(ruled.held_up)
+        self.weather: Weather = problem.weather
         self.films: dict[int, Drying] = {}
         self.spells: list[tuple[float, float, int]] = []
-        self.wants = _wants(problem)
-        self.needed: dict[int, list[Precedence]] = {}
-        for rule in problem.rules:
-            self.needed.setdefault(rule.after, []).append(rule)
         for done in sorted(problem.done, key=lambda each: each.end):
             if done.pass_id in self.passes:
                 self.paint(self.passes[done.pass_id], done.end)
@@ -101,13 +143,22 @@ class Board:
     def paint(self, each: Pass, end: float) -> Drying:
         """Note that a pass ended, and follow its film."""
         film = dry(each.paint, end, self.weather, each.thickness, each.aid)
-        self.films[each.id] = film
+        self.lay(each.id, film)
         self.spells.append((end - each.minutes, end, each.id))
         return film
+
+    def lay(self, number: int, film: Drying) -> None:
+        """Note the film of a pass: what it held up it holds up no longer."""
+        if number not in self.films:
+            for later in self.followers.get(number, ()):
+                self.held_up[later] -= 1
+        self.films[number] = film
 
     def unpaint(self, each: Pass) -> None:
         """Take back the pass that was painted last."""
         del self.films[each.id]
+        for later in self.followers.get(each.id, ()):
+            self.held_up[later] += 1
         self.spells.pop()
 
     def unbroken(self, session: Session, now: float) -> float:
@@ -153,9 +204,12 @@ class Board:
             if session is not None:
                 moved, held = self._rested(each, now, session)
                 block = held or block
-            for painted, wanted in self.wants[each.id].items():
-                film = self.films.get(painted)
-                if film is None or film.through_late <= moved:
+            wants = self.wants[each.id]
+            for painted, film in self.films.items():
+                if film.through_late <= moved or painted not in wants:
+                    continue
+                wanted = wants[painted]
+                if film.touch_late <= moved and wanted[0] != "through_dry":
                     continue
                 until = (film.open_until, film.touch_late, film.through_late)
                 ready = math.ceil(ready_at(wanted[0], until, moved, each.minutes) - 1e-6)
@@ -173,12 +227,12 @@ def _next_in(
     best: tuple[float, int, Pass, int] | None = None
     for each in open_passes:
         # What goes into wet paint does not wait while it can be done.
-        if each.kind in WET_ONLY and not board.waiting_for(each) and board.wet_for(each, now):
+        if each.kind in WET_ONLY and not board.held_up[each.id] and board.wet_for(each, now):
             start, _ = board.earliest(each, now, session)
             if start == now and start + each.minutes <= session.end:
                 return each, int(start)
     for rank, each in enumerate(open_passes):
-        if board.waiting_for(each):
+        if board.held_up[each.id]:
             continue
         start, _ = board.earliest(each, now, session)
         if start + each.minutes > session.end:

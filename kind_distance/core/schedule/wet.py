@@ -50,7 +50,7 @@ def expired(problem: Problem, placements: Sequence[Placement]) -> list[Expired]:
     wanted = [each for each in placements if passes[each.pass_id].kind in WET_ONLY]
     if not wanted:
         return []
-    weather = problem.weather()
+    weather = problem.weather
     films = [
         (done.end, -1, own.id, dry(own.paint, done.end, weather, own.thickness, own.aid))
         for done in problem.done
