@@ -25,6 +25,7 @@ from kind_distance.errors import DomainError
 StrokeKind = Literal["mark", "brush", "level", "area", "thin", "erase"]
 GUIDE_RADIUS = 5  # half width of the filter that fits masks to the picture's edges [px]
 GUIDE_EPSILON = 0.02  # squared value steps below which an edge is no edge
+NO_CHANCE = 2e-3  # what a fence still lets through
 MOST_POINTS = 4000
 WIDEST = 0.25
 
@@ -160,7 +161,7 @@ def walk(segments: Segments, seeds: NDArray[np.int64], count: int) -> NDArray[np
     return chance
 
 
-def _guided(guide: NDArray[np.float32], chance: NDArray[np.float32], patches: NDArray[np.int32]) -> NDArray[np.uint8]:
+def _guided(guide: NDArray[np.float32], chance: NDArray[np.float32], segments: Segments) -> NDArray[np.uint8]:
     """Fit masks to the picture's own edges and give each pixel the likeliest plane.
 
     The filter's coefficients are found at half the size, which its blur hides, and applied at full size.
@@ -171,8 +172,7 @@ def _guided(guide: NDArray[np.float32], chance: NDArray[np.float32], patches: ND
     guide : float32 array, shape (H, W)
     chance : float32 array, shape (P, N)
         Of each patch for each plane.
-    patches : int32 array, shape (ceil(H / 2), ceil(W / 2))
-        Patch of every other pixel.
+    segments : Segments
 
     Returns
     -------
@@ -180,6 +180,7 @@ def _guided(guide: NDArray[np.float32], chance: NDArray[np.float32], patches: ND
         Plane of each pixel, from 0.
     """
     height, width = guide.shape
+    patches = segments.halved
     (rows, columns), count = patches.shape, chance.shape[1]
     size = (GUIDE_RADIUS, GUIDE_RADIUS)  # half the diameter at half the size
 
@@ -189,18 +190,19 @@ def _guided(guide: NDArray[np.float32], chance: NDArray[np.float32], patches: ND
     small = np.asarray(cv2.resize(guide, (columns, rows), interpolation=cv2.INTER_AREA), dtype=np.float32)
     guide_mean = mean(small)
     variance = mean(small * small) - guide_mean * guide_mean
-    steepness, start = np.empty((2, count, rows, columns), np.float32)
-    fitted = np.empty((count, rows, columns), np.float32)
+    firmness = np.asarray(1 / (variance + GUIDE_EPSILON), np.float32)
+    steepness, start, fitted = np.zeros((3, count, rows, columns), np.float32)
 
     def fit(planes: range) -> None:
         for plane in planes:
-            one = np.take(np.ascontiguousarray(chance[:, plane]), patches)
-            one_mean = mean(one)
-            slope = np.asarray((mean(small * one) - guide_mean * one_mean) / (variance + GUIDE_EPSILON), np.float32)
-            steepness[plane] = mean(slope)
-            start[plane] = mean(np.asarray(one_mean - slope * guide_mean, np.float32))
-            np.multiply(steepness[plane], small, out=fitted[plane])
-            fitted[plane] += start[plane]
+            # Where a plane has no chance at all there is nothing to fit.
+            part = segments.around(chance[:, plane] > NO_CHANCE, 3 * GUIDE_RADIUS)
+            one = np.take(np.ascontiguousarray(chance[:, plane]), patches[part])
+            one_mean, middle, own = mean(one), guide_mean[part], small[part]
+            slope = np.asarray((mean(own * one) - middle * one_mean) * firmness[part], np.float32)
+            steepness[plane][part] = mean(slope)
+            start[plane][part] = mean(np.asarray(one_mean - slope * middle, np.float32))
+            fitted[plane][part] = steepness[plane][part] * own + start[plane][part]
 
     together(lambda: fit(range(0, count, 2)), lambda: fit(range(1, count, 2)))
     best, coarse = fitted[0].copy(), np.zeros(small.shape, np.uint8)
@@ -311,7 +313,7 @@ def spread_planes(
     if marks and segments is not None:
         middle = middles(segments, proposal, count) if middle is None else middle
         chance = walk(segments, _seeds(segments, marks, middle), count)
-        return _guided(picture.value, chance, segments.halved) + np.uint8(1)
+        return _guided(picture.value, chance, segments) + np.uint8(1)
     return proposal.copy()
 
 

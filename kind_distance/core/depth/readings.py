@@ -14,6 +14,7 @@ from kind_distance.core.picture.working import WorkingPicture
 ERODE_PX = 7  # a mask's rim holds the neighbour's light; leave it out of the readings
 MERGED_BELOW = 0.5  # value gap below which two planes read as one mass [V]; common practice, no source
 BESIDE = 0.011  # how far either side of a border is looked at, as a share of the long side
+SMOOTHED = 0.0125  # half width of what is smoothed away to see how ragged a border is, as a share of the long side
 LEAST_INSIDE_PX = 50  # a plane with fewer inner pixels is read whole
 FOOT_SHARE = 0.95
 LEAST_BORDER = 0.01  # shorter borders are chance contacts, as a share of the picture's width
@@ -85,8 +86,8 @@ class Border:
 
 
 def _deepest_point(mask: NDArray[np.uint8]) -> tuple[float, float]:
-    # A quarter of the pixels tell as well where the middle of a plane is.
-    small = mask[::2, ::2] if min(mask.shape) > 8 else mask
+    # Every fourth pixel both ways tells as well where the middle of a plane is.
+    small = mask[::4, ::4] if min(mask.shape) > 32 else mask
     padded = cv2.copyMakeBorder(small, 1, 1, 1, 1, cv2.BORDER_CONSTANT, value=0)
     depth = cv2.distanceTransform(padded, cv2.DIST_L2, 3)[1:-1, 1:-1]
     if not depth.any():
@@ -113,22 +114,17 @@ def read_planes(picture: WorkingPicture, labels: NDArray[np.uint8], count: int) 
     inside = _inside(labels, count)
     whole, held = _counted(labels, count), _counted(inside, count)
     # Means of colour need a quarter of the pixels, unless a plane would be left with too few.
-    sample = np.s_[::2, ::2]
-    pixels = np.bincount(inside[sample].ravel(), minlength=count + 1)
+    fields = picture.sampled
+    flat = inside[::2, ::2].ravel()
+    pixels = np.bincount(flat, minlength=count + 1)
     if np.any((pixels[1:] < LEAST_INSIDE_PX) & (whole[1:] > 0)):
-        sample = np.s_[::1, ::1]
-        pixels = np.bincount(inside.ravel(), minlength=count + 1)
-    flat = inside[sample].ravel()
-
-    def means(field: NDArray[np.generic]) -> NDArray[np.float64]:
-        weights = field[sample].ravel()
-        return np.bincount(flat, weights=weights, minlength=count + 1) / np.maximum(pixels, 1)
-
-    chroma, warmth = means(picture.chroma), means(picture.warmth)
+        flat, pixels, fields = inside.ravel(), held, picture.sample(1)
+    chroma, warmth, *linear = (
+        np.bincount(flat, weights=field, minlength=count + 1) / np.maximum(pixels, 1) for field in fields
+    )
     # Fine edges can come at a regular distance, which sampling would miss or double: count them all.
     edges = _counted(inside, count, picture.fine_edges)
     detail = edges / np.maximum(held, 1)
-    linear = np.stack([means(picture.linear[..., channel]) for channel in range(3)], axis=-1)
     rows = np.stack([np.bincount(row, minlength=count + 1) for row in labels[::2, ::4]])
     reached = np.cumsum(rows, axis=0) >= FOOT_SHARE * np.maximum(rows.sum(axis=0), 1)
     feet = (reached.argmax(axis=0) + 1) / rows.shape[0]
@@ -139,7 +135,7 @@ def read_planes(picture: WorkingPicture, labels: NDArray[np.uint8], count: int) 
             readings.append(None)
             continue
         dark, mass, light = accents[plane]
-        red, green, blue = (float(c) for c in linear[plane])
+        red, green, blue = (float(channel[plane]) for channel in linear)
         readings.append(
             PlaneReading(
                 plane=plane,
@@ -229,10 +225,11 @@ def read_borders(picture: WorkingPicture, labels: NDArray[np.uint8], count: int,
         Far to near.
     """
     lengths = border_lengths(labels, cm_per_px=cm_per_px)
-    # Half the size is enough to say how long a border would be if it were smooth.
-    kernel = 2 * max(1, round(0.006 * max(labels.shape))) + 1
+    # A quarter of the size is enough to say how long a border would be if it were smooth.
+    kernel = 2 * max(1, round(SMOOTHED * max(labels.shape) / 4)) + 1
+    quartered = np.ascontiguousarray(labels[::4, ::4])
+    smooth = border_lengths(np.asarray(cv2.medianBlur(quartered, kernel)), cm_per_px=4 * cm_per_px)
     halved = np.ascontiguousarray(labels[::2, ::2])
-    smooth = border_lengths(np.asarray(cv2.medianBlur(halved, kernel)), cm_per_px=2 * cm_per_px)
     fields = _beside(picture.value, labels, count)
     borders = []
     for (far, near), length in sorted(lengths.items()):

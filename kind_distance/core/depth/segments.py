@@ -41,6 +41,23 @@ class Segments:
         return np.ascontiguousarray(self.ids[::2, ::2])
 
     @cached_property
+    def _extents(self) -> NDArray[np.int64]:
+        """First and last row and column of each patch in the halved picture, shape (P, 4); none where it falls out."""
+        from scipy.ndimage import find_objects
+
+        nowhere = (slice(self.halved.shape[0], 0), slice(self.halved.shape[1], 0))
+        found = find_objects(self.halved + 1, max_label=self.count)
+        return np.array([(a.start, a.stop, b.start, b.stop) for a, b in (box or nowhere for box in found)])
+
+    def around(self, chosen: NDArray[np.bool_], margin: int) -> tuple[slice, slice]:
+        """Part of the halved picture in which some patches lie, with a margin; empty for none."""
+        if not chosen.any():
+            return slice(0, 0), slice(0, 0)
+        extents = self._extents[chosen]
+        top, left = (max(0, int(extents[:, at].min()) - margin) for at in (0, 2))
+        return slice(top, int(extents[:, 1].max()) + margin), slice(left, int(extents[:, 3].max()) + margin)
+
+    @cached_property
     def count(self) -> int:
         """Number of patches."""
         return int(self.ids.max()) + 1

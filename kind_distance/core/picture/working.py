@@ -89,6 +89,16 @@ class WorkingPicture:
         """Value in whole hundredths of a step: (H, W), 0-1000."""
         return np.minimum((self.value * 100).astype(np.uint16), np.uint16(1000))
 
+    def sample(self, every: int) -> tuple[NDArray[np.float64], ...]:
+        """Chroma, warmth and the three channels of linear light of every so many pixels both ways: flat, each."""
+        fields = (self.chroma, self.warmth, *np.moveaxis(self.linear, -1, 0))
+        return tuple(field[::every, ::every].ravel().astype(np.float64) for field in fields)
+
+    @cached_property
+    def sampled(self) -> tuple[NDArray[np.float64], ...]:
+        """The same of every other pixel, kept: every stroke asks for its means."""
+        return self.sample(2)
+
     @cached_property
     def soft_lab(self) -> NDArray[np.float32]:
         """CIELAB without the grain of single pixels: (H, W, 3)."""
