@@ -5,11 +5,11 @@ import unittest
 import numpy as np
 from hypothesis import given, settings
 from hypothesis import strategies as st
-from scipy.optimize import isotonic_regression, minimize
+from scipy.optimize import isotonic_regression, linprog, minimize
 
 from kind_distance.core.colour.keys import KEYS, key_range
 from kind_distance.core.colour.munsell import PAINT_DARKEST, PAINT_LIGHTEST
-from kind_distance.core.depth.ladder import Gap, Rung, solve_ladder
+from kind_distance.core.depth.ladder import Gap, Rung, _all_fit, solve_ladder
 from kind_distance.errors import DomainError
 
 LOW, HIGH = PAINT_DARKEST, PAINT_LIGHTEST
@@ -48,6 +48,34 @@ class Chains(unittest.TestCase):
     def test_targets_that_already_stand_apart_are_kept(self):
         ladder = solve_ladder(*chain((2, 4, 6, 8), 0.6), LOW, HIGH)
         np.testing.assert_allclose(ladder.planned, (2, 4, 6, 8), atol=1e-4)
+
+
+class WhetherAllFits(unittest.TestCase):
+    """What is told without a linear programme against the programme: scipy's, over graphs with locks and circles."""
+
+    def test_as_the_linear_programme_says(self):
+        rng = np.random.default_rng(21)
+        fitting = 0
+        for turn in range(120):
+            n = int(rng.integers(2, 7))
+            locked = [float(v) if rng.random() < 0.25 else None for v in rng.uniform(LOW, HIGH, n)]
+            rungs = [Rung(float(t), lock) for t, lock in zip(rng.uniform(2, 9, n), locked, strict=True)]
+            pairs = [(i, j) for i in range(n) for j in range(i + 1, n) if rng.random() < 0.6]
+            gaps = [Gap(i, j, int(rng.choice([-1, 1])), float(rng.uniform(0.2, 2.5))) for i, j in pairs]
+            bounds = [(LOW, HIGH) if lock is None else (lock, lock) for lock in locked]
+            rows = np.zeros((len(gaps), n))
+            for row, gap in zip(rows, gaps, strict=True):
+                row[gap.far], row[gap.near] = -gap.sign, gap.sign
+            limits = -np.array([gap.wanted for gap in gaps])
+            if gaps:
+                found = linprog(np.zeros(n), A_ub=rows, b_ub=limits, bounds=bounds, method="highs").success
+            else:
+                found = True
+            fitting += found
+            with self.subTest(turn=turn):
+                self.assertEqual(_all_fit(gaps, bounds), found)
+                self.assertEqual(solve_ladder(rungs, gaps, LOW, HIGH).conflicts == (), found)
+        self.assertTrue(30 < fitting < 100, "both answers are asked for")
 
 
 class Graphs(unittest.TestCase):

@@ -2,11 +2,12 @@
 
 import unittest
 
+import cv2
 import numpy as np
 
-from kind_distance.core.depth.marking import Stroke, line_sides, mark_planes, walk
+from kind_distance.core.depth.marking import Stroke, draw_planes, line_sides, mark_planes, middles, walk
 from kind_distance.core.depth.proposal import find_sky, propose_planes, usual_names
-from kind_distance.core.depth.readings import read_borders, read_planes
+from kind_distance.core.depth.readings import BESIDE, _beside, read_borders, read_planes
 from kind_distance.core.depth.segments import Segments, build_segments, segment_ids
 from kind_distance.errors import DomainError
 from tests.support import band_labels, bands, hill_picture, working
@@ -70,6 +71,44 @@ class Planes(unittest.TestCase):
         segments = build_segments(self.picture, self.segments.ids, lines) if lines else self.segments
         proposal = propose_planes(self.picture, count)
         return mark_planes(self.picture, segments, proposal, list(strokes), count)
+
+    def test_masses_are_what_is_drawn_without_thin_things(self):
+        drawn = [
+            Stroke("level", 2, ((0.0, 0.4), (0.5, 0.42), (1.0, 0.4))),
+            Stroke("area", 3, ((0.2, 0.2), (0.5, 0.2), (0.4, 0.7))),
+            Stroke("thin", 3, ((0.5, 0.1), (0.9, 0.1), (0.9, 0.9), (0.5, 0.9))),
+            Stroke("brush", 1, ((0.6, 0.6), (0.9, 0.5)), 0.05),
+            Stroke("erase", 3, ((0.3, 0.3), (0.4, 0.5)), 0.04),
+        ]
+        first = propose_planes(self.picture, 3)
+        kept = first.copy()
+        labels, masses = draw_planes(self.picture, first, drawn)
+        bare, same = draw_planes(self.picture, first, [each for each in drawn if each.kind != "thin"])
+        np.testing.assert_array_equal(masses, bare)
+        self.assertIs(same, bare, "without thin things both are one")
+        np.testing.assert_array_equal(first, kept)
+        self.assertGreater((labels != masses).sum(), 0)
+
+    def test_planes_nobody_marked_are_seeded_in_the_middle_of_their_place(self):
+        proposal = np.repeat(np.array([1, 2, 3], np.uint8), [30, 60, self.picture.height - 90])
+        proposal = proposal[:, None].repeat(self.picture.width, axis=1)
+        seeds = middles(self.segments, proposal, 4)
+        self.assertEqual(len(seeds[3]), 0, "a plane that has no place has no middle")
+        for plane, row in ((0, 14), (1, 59)):
+            expected = np.unique(self.segments.ids[row : row + 2])
+            self.assertTrue(set(seeds[plane]) <= set(expected))
+
+    def test_the_part_of_the_picture_around_some_patches(self):
+        chosen = np.zeros(self.segments.count, bool)
+        self.assertEqual(self.segments.halved[self.segments.around(chosen, 5)].size, 0)
+        chosen[[3, 40]] = True
+        rows, columns = np.nonzero(np.isin(self.segments.halved, (3, 40)))
+        part = self.segments.around(chosen, 2)
+        inside = np.zeros(self.segments.halved.shape, bool)
+        inside[part] = True
+        self.assertTrue(inside[rows, columns].all())
+        top, left = max(0, rows.min() - 2), max(0, columns.min() - 2)
+        self.assertEqual((part[0].start, part[1].start), (top, left))
 
     def test_one_stroke_in_each_plane(self):
         labels = self.marked(
@@ -180,6 +219,25 @@ class Readings(unittest.TestCase):
         labels[100:120, 1::8] = 2
         (border,) = read_borders(working(bands([8, 3])), labels, 2, 0.1)
         self.assertGreater(border.ragged, 1.5)
+
+
+class BesideABorder(unittest.TestCase):
+    def test_parts_say_what_the_whole_would(self):
+        """Means beside a border, worked out on a part of the picture, against the same over all of it."""
+        rng = np.random.default_rng(3)
+        value = rng.uniform(1, 9, (160, 240)).astype(np.float32)
+        labels = np.ones((160, 240), np.uint8)
+        labels[60:] = 2
+        labels[100:, 90:] = 3
+        fields = _beside(value, labels, 4)
+        self.assertFalse(fields[3].any())
+        small, held = value[::2, ::2], labels[::2, ::2]
+        size = 2 * max(1, round(BESIDE * max(small.shape))) + 1
+        for plane in (1, 2, 3):
+            mask = (held == plane).astype(np.float32)
+            whole = cv2.blur(small * mask, (size, size)) / np.maximum(cv2.blur(mask, (size, size)), 1e-6)
+            near = cv2.dilate(mask, np.ones((size, size), np.uint8)) > 0
+            np.testing.assert_allclose(fields[plane - 1][near], whole[near], rtol=2e-4)
 
 
 if __name__ == "__main__":

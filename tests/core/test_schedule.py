@@ -1,6 +1,7 @@
 """Passes in sessions: small cases worked by hand, a verifier that rejects what is broken, reasons."""
 
 import itertools
+import random
 import unittest
 from dataclasses import replace
 
@@ -10,7 +11,7 @@ from hypothesis import strategies as st
 from kind_distance.core.paint.drying import Climate, touch_dry_min
 from kind_distance.core.passes.model import Pass, Precedence
 from kind_distance.core.schedule.model import Done, Problem, Session
-from kind_distance.core.schedule.plan import make_schedule
+from kind_distance.core.schedule.plan import Board, make_schedule
 from kind_distance.core.schedule.reasons import explain
 from kind_distance.core.schedule.verify import verify
 from kind_distance.core.wording import clock
@@ -32,6 +33,38 @@ def layer(number, plane, minutes=10, kind="block_in", paint="acrylic", thickness
 
 def problem(passes, rules=(), sessions=(session(1, 600, 120),), touching=(), beside="not_tacky", **more):
     return Problem(tuple(passes), tuple(rules), frozenset(touching), beside, tuple(sessions), **more)
+
+
+class Boards(unittest.TestCase):
+    """What the board counts as it goes against what its rules say."""
+
+    def test_what_still_holds_a_pass_up(self):
+        rng = random.Random(5)
+        passes = [layer(n, plane=1 + n % 3) for n in range(1, 9)]
+        rules = [
+            Precedence(a, b, "touch_dry", "It lies over it.")
+            for a, b in itertools.combinations(range(1, 9), 2)
+            if rng.random() < 0.4
+        ]
+        board = Board(problem(passes, [*rules, rules[0]], sessions=(session(1, 600, 300),)))
+        painted = []
+        for minute in range(610, 1400, 10):
+            if painted and rng.random() < 0.4:
+                board.unpaint(painted.pop())
+            else:
+                ready = [p for p in passes if p.id not in board.films and not board.held_up[p.id]]
+                if ready:
+                    painted.append(rng.choice(ready))
+                    board.paint(painted[-1], minute)
+            for each in passes:
+                self.assertEqual(board.held_up[each.id], len(board.waiting_for(each)))
+
+    def test_boards_of_one_order_share_its_rules_and_not_its_paint(self):
+        one = problem([layer(1, 1), layer(2, 1)], [Precedence(1, 2, "touch_dry", "Over it.")])
+        first, second = Board(one), Board(replace(one, sessions=(session(4, 900, 60),)))
+        self.assertIs(first.wants, second.wants)
+        first.paint(one.passes[0], 620)
+        self.assertEqual((first.held_up[2], second.held_up[2]), (0, 1))
 
 
 def starts(schedule):

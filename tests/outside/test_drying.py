@@ -1,5 +1,6 @@
 """Drying against the table it was set by, and against facts of the trade. All common practice, no source."""
 
+import itertools
 import unittest
 
 from kind_distance.core.paint.drying import Climate, Weather, dry, saturation_hpa, through_dry_min, touch_dry_min
@@ -82,6 +83,16 @@ class Films(unittest.TestCase):
         alone = [dry("acrylic", 0, Weather(((0, air),))).touch_late for air in (sun, cellar)]
         both = dry("acrylic", 0, Weather(((0, sun), (alone[0] / 2, cellar)))).touch_late
         self.assertAlmostEqual(both, alone[0] / 2 + alone[1] / 2, delta=0.01)
+
+    def test_a_remembered_film_is_the_film_worked_out_afresh(self):
+        for later in (INDOORS, Climate(5, 90), Climate(30, 30, 3, 400)):
+            spells = ((0, INDOORS), (30, later))
+            one, other = Weather(spells), Weather(tuple(spells))
+            self.assertEqual((one, hash(one)), (other, hash(other)))
+            for paint, aid in itertools.product(("acrylic", "oil", "gouache"), ("", "mist", "dryer")):
+                with self.subTest(paint=paint, aid=aid, later=later):
+                    fresh = dry.__wrapped__(paint, 20, other, 1.3, aid)
+                    self.assertEqual(dry(paint, 20, one, 1.3, aid), fresh)
 
     def test_nonsense_is_refused(self):
         for air in ({"humidity": 0}, {"temperature_c": 80}, {"wind_m_s": -1}, {"sun_w_m2": 9999}):
