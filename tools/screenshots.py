@@ -50,6 +50,19 @@ def _marking(page: Page) -> None:
     page.get_by_role("button", name="Mark", exact=True).click()
 
 
+def _close(page: Page) -> None:
+    """Stand before the far trees and their shore, with a line in hand."""
+    page.keyboard.press("2")
+    page.get_by_role("button", name="Level line").click()
+    box = page.locator("figure.picture").bounding_box() or {"x": 0, "y": 0, "width": 0, "height": 0}
+    page.mouse.move(box["x"] + 0.3 * box["width"], box["y"] + 0.6 * box["height"])
+    page.keyboard.down("Control")
+    for _ in range(4):
+        page.mouse.wheel(0, -120)
+    page.keyboard.up("Control")
+    page.wait_for_load_state("networkidle")
+
+
 def _second_layer(page: Page) -> None:
     page.locator("g.bar[aria-label*='second layer']").nth(2).click()
 
@@ -97,6 +110,7 @@ VIEWS: list[tuple[str, str, str, Callable[[Page], None]]] = [
     ("thumbnails-shapes", f"/paintings/{TEA}/thumbnails", "grey", _shapes),
     ("planes", f"/paintings/{TEA}/planes", "grey", _terraces),
     ("planes-marking", f"/paintings/{TEA}/planes", "grey", _marking),
+    ("planes-close", f"/paintings/{MILL}/planes", "grey", _close),
     ("planes-light", f"/paintings/{MILL}/planes", "light", _plain),
     ("planes-dark", f"/paintings/{POOL}/planes", "dark", _plain),
     ("passes", f"/paintings/{TEA}/passes", "grey", _layer),
