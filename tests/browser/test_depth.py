@@ -206,31 +206,47 @@ class CloseByTouch(InBrowser):
     options = {"has_touch": True}
     planes, width, at, strokes = Close.planes, Close.width, Close.at, Close.strokes
 
+    def fingers(self, kind, *places):
+        points = [{"x": x, "y": y, "id": n} for n, (x, y) in enumerate(places)]
+        self.hand.send("Input.dispatchTouchEvent", {"type": kind, "touchPoints": points})
+
+    def spread(self):
+        """Draw two fingers apart around the middle, to three times their distance."""
+        self.fingers("touchStart", self.at(0.4, 0.5))
+        self.fingers("touchStart", self.at(0.4, 0.5), self.at(0.6, 0.5))
+        for spread in (0.15, 0.2, 0.25, 0.3):
+            self.fingers("touchMove", self.at(0.5 - spread, 0.5), self.at(0.5 + spread, 0.5))
+        self.fingers("touchEnd")
+
+    def test_two_fingers_come_closer_while_only_looking(self):
+        page = self.planes()
+        self.hand = self.context.new_cdp_session(page)
+        whole = self.width()
+        self.spread()
+        self.assertAlmostEqual(self.width() / whole, 3, delta=0.3)
+        left = self.frame.locator("img").bounding_box()["x"]
+        self.fingers("touchStart", self.at(0.3, 0.5))
+        self.fingers("touchMove", self.at(0.4, 0.5))
+        self.fingers("touchMove", self.at(0.6, 0.5))
+        self.fingers("touchEnd")
+        self.assertGreater(self.frame.locator("img").bounding_box()["x"], left + 0.15 * whole)
+
     def test_two_fingers_come_closer_and_draw_nothing(self):
         page = self.planes()
         before = len(self.strokes())
         page.get_by_role("button", name="Brush", exact=True).click()
         whole = self.width()
-        hand = self.context.new_cdp_session(page)
-
-        def fingers(kind, *places):
-            points = [{"x": x, "y": y, "id": n} for n, (x, y) in enumerate(places)]
-            hand.send("Input.dispatchTouchEvent", {"type": kind, "touchPoints": points})
-
+        self.hand = self.context.new_cdp_session(page)
         middle = self.at(0.5, 0.5)
-        fingers("touchStart", self.at(0.4, 0.5))
-        fingers("touchStart", self.at(0.4, 0.5), self.at(0.6, 0.5))
-        for spread in (0.15, 0.2, 0.25, 0.3):
-            fingers("touchMove", self.at(0.5 - spread, 0.5), self.at(0.5 + spread, 0.5))
-        fingers("touchEnd")
+        self.spread()
         expect(page.get_by_role("status").filter(has_text="times as close")).to_be_attached()
         self.assertAlmostEqual(self.width() / whole, 3, delta=0.3)
         box = self.frame.locator("img").bounding_box()
         self.assertAlmostEqual(box["x"] + box["width"] / 2, middle[0], delta=6)
         self.assertEqual(len(self.strokes()), before)
         # One finger draws again.
-        fingers("touchStart", self.at(0.3, 0.9))
-        fingers("touchMove", self.at(0.5, 0.9))
+        self.fingers("touchStart", self.at(0.3, 0.9))
+        self.fingers("touchMove", self.at(0.5, 0.9))
         with page.expect_response(lambda r: r.request.method == "POST" and "changes" in r.url):
-            fingers("touchEnd")
+            self.fingers("touchEnd")
         self.assertEqual(len(self.strokes()), before + 1)

@@ -1,5 +1,7 @@
 """Each stage's own deeds, by pointer, on the demo."""
 
+import re
+
 from playwright.sync_api import expect
 
 from tests.browser.base import MILL, POOL, TEA, InBrowser
@@ -207,10 +209,13 @@ class Planes(InBrowser):
 class Passes(InBrowser):
     def test_minutes_and_thickness_change_the_plan(self):
         page = self.go(f"/paintings/{TEA}/passes")
+        told = re.compile(r"(\d+) h (\d+) min of painting")
+        hours, minutes = told.search(page.get_by_text(told).inner_text()).groups()
         field = page.get_by_label("Minutes of block-in, Terraces")
+        total = 60 * int(hours) + int(minutes) + 45 - int(field.input_value())
         field.fill("45")
         field.press("Enter")
-        expect(page.get_by_text("3 h 8 min of painting")).to_be_visible()
+        expect(page.get_by_text(f"{total // 60} h {total % 60} min of painting")).to_be_visible()
         page.get_by_label("Thickness").select_option("3")
         expect(page.get_by_text("The order is your own.")).to_be_visible()
 

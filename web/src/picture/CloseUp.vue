@@ -132,10 +132,12 @@ onBeforeUnmount(() => fingers.clear());
 </template>
 
 <style scoped>
+/* One finger scrolls the page on; two belong to the picture. */
 .frame {
   position: relative;
   overflow: hidden;
   line-height: 0;
+  touch-action: pan-y;
 }
 .frame.moves {
   cursor: grab;

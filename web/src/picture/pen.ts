@@ -21,7 +21,7 @@ export const PENS: { key: Pen; name: string; said: string; width: number }[] = [
   {
     key: "thin",
     name: "Thin",
-    said: "draw round twigs, reeds or masts: what stands out from what lies behind belongs to the plane",
+    said: "draw round twigs, reeds or a crown: what stands out from what lies behind belongs to the plane",
     width: 0.006,
   },
   {
