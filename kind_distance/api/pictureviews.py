@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from functools import lru_cache
+from pathlib import Path
 from typing import Any, cast
 
 import numpy as np
@@ -15,13 +17,14 @@ from kind_distance.core.picture.balance import cast_of_gains, reference_of
 from kind_distance.core.picture.departures import KINDS
 from kind_distance.core.picture.divisions import say_measures
 from kind_distance.core.picture.horizon import Horizon
-from kind_distance.core.picture.thumbnail import Simplified, Thumbnail
+from kind_distance.core.picture.thumbnail import Simplified, Thumbnail, ThumbnailSettings
 from kind_distance.core.wording import Unit, say_area, say_distance, say_length
 from kind_distance.errors import DomainError
 from kind_distance.store.records import DepartureRecord, NoteRecord, SourceRecord, State, ThumbnailRecord
 from kind_distance.studio import darkroom
 from kind_distance.studio.arrows import sun_of
 from kind_distance.studio.clock import minute_of, moment_of
+from kind_distance.studio.darkroom import Framing
 from kind_distance.studio.facts import differs, divisions_for, facts_of
 from kind_distance.studio.looking import Seen, horizon_of
 from kind_distance.studio.paintings import Studio
@@ -232,7 +235,6 @@ def thumbnail_view(
     made, framing, settings = thumbnails[record.number], framing_of(state, record), settings_of(state, record)
     chosen = next((t for t in state.thumbnails if t.number == state.brief.chosen_thumbnail), None)
     area = record.smallest_share * area_on_support(state, framing)
-    soft = darkroom.simplified(studio.file, framing, record.softness, settings.focus)
     return m.ThumbnailView(
         number=record.number,
         source=record.source,
@@ -255,8 +257,15 @@ def thumbnail_view(
         chosen=record.number == state.brief.chosen_thumbnail,
         image=f"/api/paintings/{painting_id}/thumbnails/{record.number}.png?k={darkroom.mark_of(framing, settings)}",
         aspect=framing.aspect,
-        reading=reading_view(made, soft),
+        reading=_kept_reading(studio.file, framing, settings),
     )
+
+
+@lru_cache(maxsize=64)
+def _kept_reading(file: Path, framing: Framing, settings: ThumbnailSettings) -> m.ReadingView:
+    """Show what was measured on a kept thumbnail; it stays the same whatever is done elsewhere."""
+    soft = darkroom.simplified(file, framing, settings.softness, settings.focus)
+    return reading_view(darkroom.thumbnail(file, framing, settings), soft)
 
 
 def horizon_view(source: SourceRecord, horizon: Horizon, slopes: tuple[float | None, float | None]) -> m.HorizonView:

@@ -57,10 +57,8 @@ def _low_sky(linear: NDArray[np.float32], labels: NDArray[np.uint8]) -> tuple[fl
     """Mean light of the lowest fifth of the sky: linear sRGB."""
     sky = labels == 1
     rows = np.flatnonzero(sky.any(axis=1))
-    low = rows[int(0.8 * (len(rows) - 1))]
-    part = sky.copy()
-    part[:low] = False
-    red, green, blue = (float(v) for v in linear[part if part.any() else sky].mean(axis=0))
+    low = slice(int(rows[int(0.8 * (len(rows) - 1))]), int(rows[-1]) + 1)
+    red, green, blue = (float(v) for v in linear[low][sky[low]].mean(axis=0))
     return red, green, blue
 
 

@@ -148,18 +148,24 @@ def _keyed_by_number(state: State, judgement: Judgement) -> Judgement:
     return replace(judgement, key=":".join([judgement.kind, *(f"p{number[rank]}" for rank in judgement.planes)]))
 
 
+def _read_from(file: Path, state: State) -> tuple[list[PlaneReading | None], list[Border]]:
+    """Measure the planes of a painting; nothing is measured without a photo."""
+    source, count = main_source(state), len(state.planes)
+    if source is None or not count:
+        return [None] * count, []
+    return _read(file, plate_of(source), count, state.planes[0].kind == "sky", strokes_by_rank(state))
+
+
 def survey_depth(file: Path, state: State) -> DepthSurvey:
     """Read and plan the planes of a painting."""
     brief, source, count = state.brief, main_source(state), len(state.planes)
-    readings: list[PlaneReading | None] = [None] * count
+    readings, in_pixels = _read_from(file, state)
     borders: list[Border] = []
     fit = None
     if source is not None:
         picture = darkroom.working(file, plate_of(source))
         fit = fit_on_support(picture.width, picture.height, brief.width_cm, brief.height_cm)
         if count:
-            sky = state.planes[0].kind == "sky"
-            readings, in_pixels = _read(file, plate_of(source), count, sky, strokes_by_rank(state))
             # What is seen through, or thin before others, has no edge to keep apart and none to cut round.
             solid = {plane.rank for plane in state.planes if plane.nature == "solid"}
             borders = [
@@ -272,17 +278,18 @@ def survey(file: Path, state: State, now_min: int, beside: Beside = NOTHING_BESI
         What the painter's other paintings say to this one.
     """
     thumbnails = _thumbnails(file, state)
-    depth = survey_depth(file, state)
-    area = 0.0 if depth.fit is None else _area(file, state, depth.fit)
-    seen = Measured(depth.in_focus, smallest_mm(file, state), _kept_facts(depth, area))
-    work = survey_passes(state, depth.given, depth.plan, area, now_min, seen)
+    # Planes are measured first, by two hands; then one looks at the thumbnail while the other plans.
+    _read_from(file, state)
+    chosen, (depth, area, seen, work) = together(
+        lambda: _judge_chosen(file, state), lambda: _plan(file, state, now_min)
+    )
     wanted = wanted_of(file, state, depth, work, area)
     silenced = {each.key for each in state.meant_so}
     ground = [_keyed_by_number(state, each) for each in _judge_ground(state, depth, work)]
     found = [
         *judge_sources(file, state),
         *judge_arrows(file, state),
-        *_judge_chosen(file, state),
+        *chosen,
         *depth.judgements,
         *ground,
         *work.judgements,
@@ -294,6 +301,14 @@ def survey(file: Path, state: State, now_min: int, beside: Beside = NOTHING_BESI
         found = [each for each in found if each.kind != "line_shows"]  # told once, where the drawing is chosen
     loud = most_costly_first([each for each in found if each.key not in silenced])
     return Survey(thumbnails, depth, work, loud + [each for each in found if each.key in silenced], wanted, seen.kept)
+
+
+def _plan(file: Path, state: State, now_min: int) -> tuple[DepthSurvey, float, Measured, Work]:
+    """Plan planes, passes and sessions: with the area of the picture on its support [cm2] and what passes know."""
+    depth = survey_depth(file, state)
+    area = 0.0 if depth.fit is None else _area(file, state, depth.fit)
+    seen = Measured(depth.in_focus, smallest_mm(file, state), _kept_facts(depth, area))
+    return depth, area, seen, survey_passes(state, depth.given, depth.plan, area, now_min, seen)
 
 
 def wanted_of(file: Path, state: State, depth: DepthSurvey, work: Work, area_cm2: float) -> list[Wanted]:

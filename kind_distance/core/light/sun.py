@@ -5,6 +5,7 @@ from __future__ import annotations
 import math
 from dataclasses import dataclass
 from datetime import datetime, timedelta, timezone
+from functools import lru_cache
 
 from astral import Observer
 from astral.sun import azimuth, elevation
@@ -48,6 +49,7 @@ def offset_by_longitude(longitude: float) -> float:
     return float(round(longitude / 15))
 
 
+@lru_cache(maxsize=1024)
 def sun_at(latitude: float, longitude: float, local: datetime, offset_h: float) -> Sun:
     """Say where the sun stands.
 
