@@ -198,6 +198,14 @@ class Close(InBrowser):
         after, frame = self.frame.locator("img").bounding_box(), self.frame.bounding_box()
         self.assertAlmostEqual(after["x"] - before["x"], 0.2 * frame["width"], delta=2)
         self.assertAlmostEqual(after["y"] - before["y"], 0.1 * frame["height"], delta=2)
+        # Let go outside the picture, it stays where it was left.
+        page.mouse.move(*self.at(0.5, 0.5))
+        page.mouse.down()
+        page.mouse.move(*self.at(0.5, -0.3))
+        page.mouse.up()
+        left = self.frame.locator("img").bounding_box()
+        page.mouse.move(*self.at(0.2, 0.6), steps=3)
+        self.assertEqual(self.frame.locator("img").bounding_box(), left)
         page.get_by_role("button", name="Whole", exact=True).click()
         expect(page.get_by_role("button", name="Step back")).to_be_disabled()
 

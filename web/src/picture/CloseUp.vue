@@ -33,18 +33,17 @@ function place(event: MouseEvent): Point {
   return [(event.clientX - box.left) / box.width, (event.clientY - box.top) / box.height];
 }
 function wheel(event: WheelEvent): void {
+  // Some browsers turn the wheel by lines, not by pixels.
+  const unit = event.deltaMode === WheelEvent.DOM_DELTA_LINE ? 16 : 1;
+  const [right, down] = [unit * event.deltaX, unit * event.deltaY];
   if (event.ctrlKey || event.metaKey) {
     event.preventDefault();
-    view.value = closer(view.value, Math.exp(-event.deltaY / 300), place(event));
+    view.value = closer(view.value, Math.exp(-down / 300), place(event));
     return;
   }
   if (!close.value) return;
-  const sideways = event.shiftKey && !event.deltaX;
-  const next = moved(
-    view.value,
-    (sideways ? event.deltaY : event.deltaX) / 500,
-    sideways ? 0 : event.deltaY / 500,
-  );
+  const sideways = event.shiftKey && !right;
+  const next = moved(view.value, (sideways ? down : right) / 500, sideways ? 0 : down / 500);
   // At its edge the picture lets the page go on.
   if (next.x === view.value.x && next.y === view.value.y) return;
   event.preventDefault();
@@ -70,6 +69,8 @@ function down(event: PointerEvent): void {
 }
 function move(event: PointerEvent): void {
   if (fingers.has(event.pointerId)) fingers.set(event.pointerId, place(event));
+  // The button was let go outside the picture.
+  if (event.buttons === 0) grip = null;
   if (pair && fingers.size >= 2) {
     view.value = pinched(pair.at, pair.from, twoFingers(), props.aspect);
     event.stopPropagation();
