@@ -278,18 +278,17 @@ def survey(file: Path, state: State, now_min: int, beside: Beside = NOTHING_BESI
         What the painter's other paintings say to this one.
     """
     thumbnails = _thumbnails(file, state)
-    # Planes are measured first, by two hands; then one looks at the thumbnail while the other plans.
-    _read_from(file, state)
-    chosen, (depth, area, seen, work) = together(
-        lambda: _judge_chosen(file, state), lambda: _plan(file, state, now_min)
-    )
+    depth = survey_depth(file, state)
+    area = 0.0 if depth.fit is None else _area(file, state, depth.fit)
+    seen = Measured(depth.in_focus, smallest_mm(file, state), _kept_facts(depth, area))
+    work = survey_passes(state, depth.given, depth.plan, area, now_min, seen)
     wanted = wanted_of(file, state, depth, work, area)
     silenced = {each.key for each in state.meant_so}
     ground = [_keyed_by_number(state, each) for each in _judge_ground(state, depth, work)]
     found = [
         *judge_sources(file, state),
         *judge_arrows(file, state),
-        *chosen,
+        *_judge_chosen(file, state),
         *depth.judgements,
         *ground,
         *work.judgements,
@@ -301,14 +300,6 @@ def survey(file: Path, state: State, now_min: int, beside: Beside = NOTHING_BESI
         found = [each for each in found if each.kind != "line_shows"]  # told once, where the drawing is chosen
     loud = most_costly_first([each for each in found if each.key not in silenced])
     return Survey(thumbnails, depth, work, loud + [each for each in found if each.key in silenced], wanted, seen.kept)
-
-
-def _plan(file: Path, state: State, now_min: int) -> tuple[DepthSurvey, float, Measured, Work]:
-    """Plan planes, passes and sessions: with the area of the picture on its support [cm2] and what passes know."""
-    depth = survey_depth(file, state)
-    area = 0.0 if depth.fit is None else _area(file, state, depth.fit)
-    seen = Measured(depth.in_focus, smallest_mm(file, state), _kept_facts(depth, area))
-    return depth, area, seen, survey_passes(state, depth.given, depth.plan, area, now_min, seen)
 
 
 def wanted_of(file: Path, state: State, depth: DepthSurvey, work: Work, area_cm2: float) -> list[Wanted]:
