@@ -85,7 +85,7 @@ def choices() -> ChoicesView:
         brushes=[ChoiceView(key=key, name=name) for key, name in BRUSHES.items()],
         ways_to_keep=[ChoiceView(key=key, name=name) for key, name in WAYS.items()],
         pass_kinds=[
-            PassKindView(key=k.key, name=f"{first_upper(k.name)}", said=k.why, of_planes=k.where != "whole")
+            PassKindView(key=k.key, name=first_upper(k.name), said=k.why, of_planes=k.where != "whole")
             for k in KINDS.values()
         ],
         lights=[ChoiceView(key=key, name=name) for key, name in LIGHTS.items()],

@@ -179,7 +179,7 @@ def _say_air(studio: Studio, opened: Opened) -> str | None:
     found = fitted_air(studio.file, opened.painting.state, opened.survey.depth)
     if found is None:
         return None
-    places = f"{found.planes} planes"
+    places = f"{found.planes} far planes"
     return (
         f"By how light {places} look, one saw about {found.visibility_km:.2g} km there "
         f"({found.low_km:.2g} to {found.high_km:.2g}); mist or cloud among them widens that."

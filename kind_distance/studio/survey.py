@@ -165,14 +165,13 @@ def survey_depth(file: Path, state: State) -> DepthSurvey:
     if source is not None:
         picture = darkroom.working(file, plate_of(source))
         fit = fit_on_support(picture.width, picture.height, brief.width_cm, brief.height_cm)
-        if count:
-            # What is seen through, or thin before others, has no edge to keep apart and none to cut round.
-            solid = {plane.rank for plane in state.planes if plane.nature == "solid"}
-            borders = [
-                replace(b, length_cm=b.length_cm * fit.cm_per_px, merged_cm=b.merged_cm * fit.cm_per_px)
-                for b in in_pixels
-                if b.far in solid and b.near in solid
-            ]
+        # What is seen through, or thin before others, has no edge to keep apart and none to cut round.
+        solid = {plane.rank for plane in state.planes if plane.nature == "solid"}
+        borders = [
+            replace(b, length_cm=b.length_cm * fit.cm_per_px, merged_cm=b.merged_cm * fit.cm_per_px)
+            for b in in_pixels
+            if b.far in solid and b.near in solid
+        ]
     specs = [_spec(plane, state.strokes) for plane in state.planes]
     given = DepthInput(specs, readings, borders, depth_settings(state), _pairs(state))
     plan = plan_depth(given)

@@ -31,9 +31,9 @@ LEAST_OVERLAP = {
     "tidal_mill": {1: 0.99, 2: 0.93, 3: 0.9, 4: 0.94, 5: 0.97},
     "slate_pool": {1: 0.94, 2: 0.74, 3: 0.89, 4: 0.9, 5: 0.89},
 }
-# A twelfth of the moor behind the birch is finer than a pixel: masks that say what fills most of each pixel, drawn from
-# the truth itself, share no more than this of their area with it.
-BEST_POSSIBLE_MOOR = 0.8
+# The moor lies behind leaves finer than a pixel: even a mask drawn from the truth itself, that gives each pixel whole to
+# what fills most of it, shares only 0.78 of its area with what the moor truly fills. Ours is held against that mask.
+OF_THE_BEST_POSSIBLE = 0.75
 CLEAR = 0.75
 MOST_STROKES = 12
 VALUE_WITHIN = 0.12  # plane mass by our masks against the mass by the true ones [V]
@@ -102,11 +102,15 @@ class MarkedPlanes(unittest.TestCase):
             with self.subTest(scene=name):
                 self.assertLess(1 - self.scenes[name].clear.mean(), most)
 
-    def test_no_mask_of_whole_pixels_could_do_much_better_on_the_moor(self):
+    def test_the_moor_against_the_best_mask_of_whole_pixels(self):
         scene = self.scenes["slate_pool"]
-        shares = true_shares("slate_pool", scene.truth.shape)[1]
-        whole = (scene.truth == 2).astype(np.float32)
-        self.assertLess(np.minimum(shares, whole).sum() / np.maximum(shares, whole).sum(), BEST_POSSIBLE_MOOR)
+        filled = true_shares("slate_pool", scene.truth.shape)[1]
+
+        def shared(labels):
+            whole = (labels == 2).astype(np.float32)
+            return np.minimum(filled, whole).sum() / np.maximum(filled, whole).sum()
+
+        self.assertGreater(shared(scene.labels), OF_THE_BEST_POSSIBLE * shared(scene.truth))
 
     def test_few_strokes(self):
         for name in NAMES:

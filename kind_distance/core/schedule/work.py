@@ -247,7 +247,7 @@ def _unplaced(problem: Problem, passes: list[Pass], schedule: Schedule, easel: E
 
 
 def _remedy(offer: Help) -> Remedy:
-    label = f"{first_upper(offer.said)}"
+    label = first_upper(offer.said)
     if offer.days == 0:
         return Remedy(label, "set_session", {"session": offer.session_id, "minutes": offer.minutes})
     more: dict[str, object] = {
