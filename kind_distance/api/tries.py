@@ -28,7 +28,7 @@ from kind_distance.store.records import State, ThumbnailRecord
 from kind_distance.studio import darkroom
 from kind_distance.studio.arrows import shadow_guides, sun_of
 from kind_distance.studio.changes.thumbnails import edits_from
-from kind_distance.studio.looking import horizon_of, look_at, slopes_of
+from kind_distance.studio.looking import horizon_of, look_at, sky_border, slopes_of
 from kind_distance.studio.plates import area_on_support, focus_of, framing_of, plate_of, settings_of, source_of
 from kind_distance.studio.strokes import labels_of
 
@@ -179,7 +179,7 @@ def crops(
     if focus is None:
         raise DomainError("Where is the eye to stay?", "Mark the focus on the photo; crops are suggested around it.")
     plate = plate_of(source)
-    horizon = horizon_of(file, state, source, labels_of(file, state)).line
+    horizon = horizon_of(file, state, source, sky_border(state, source, labels_of(file, state))).line
     found = suggest_crops(
         darkroom.working(file, plate).value,
         *plate.size_px,
@@ -195,7 +195,8 @@ def horizon(here: Here, painting_id: int, number: int) -> m.HorizonView:
     """Find the horizon of a source, with candidates to drag where unsure."""
     state, file = here.studio.desk(painting_id, here.clock()).state, here.studio.file
     source, labels = source_of(state, number), labels_of(file, state)
-    return horizon_view(source, horizon_of(file, state, source, labels), slopes_of(state, source, labels))
+    sky = sky_border(state, source, labels)
+    return horizon_view(source, horizon_of(file, state, source, sky), slopes_of(state, source, labels, sky))
 
 
 @router.get("/sources/{number}/frames", summary="Find the sketches on a photographed page")

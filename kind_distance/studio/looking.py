@@ -99,9 +99,8 @@ def sky_border(state: State, source: SourceRecord, labels: Labels | None) -> NDA
     return lower_border(labels == sky.rank)
 
 
-def horizon_of(file: Path, state: State, source: SourceRecord, labels: Labels | None) -> Horizon:
-    """Find the horizon of a source; one set by hand is sure."""
-    border = sky_border(state, source, labels)
+def horizon_of(file: Path, state: State, source: SourceRecord, border: NDArray[np.float32] | None) -> Horizon:
+    """Find the horizon of a source, by the border of its marked sky if there is one; one set by hand is sure."""
     found = choose_horizon(*_lines(file, plate_of(source)), border)
     if source.horizon is None:
         return found
@@ -177,12 +176,13 @@ def _gaps(file: Path, state: State, framing: Framing, labels: Labels | None, sou
     return find_gaps(value, far.astype(bool), _rises(file, framing))
 
 
-def slopes_of(state: State, source: SourceRecord, labels: Labels | None) -> tuple[float | None, float | None]:
-    """Slope of the marked skyline and of the marked water's upper border. [degrees]."""
+def slopes_of(
+    state: State, source: SourceRecord, labels: Labels | None, sky: NDArray[np.float32] | None
+) -> tuple[float | None, float | None]:
+    """Slope of the marked skyline, whose border was found before, and of the marked water's upper one. [degrees]."""
     if labels is None or source.number != state.brief.main_source:
         return None, None
     aspect = labels.shape[1] / labels.shape[0]
-    sky = sky_border(state, source, labels)
     skyline = None if sky is None else round(border_slope(sky, aspect), 2)
     for plane in state.planes:
         if plane.kind == "water" and any(stroke.plane == plane.number for stroke in state.strokes):
@@ -254,7 +254,8 @@ def look_at(file: Path, state: State, record: ThumbnailRecord, labels: Labels | 
     framing, settings = framing_of(state, record), settings_of(state, record)
     made = darkroom.thumbnail(file, framing, settings)
     reading = made.reading
-    whole = horizon_of(file, state, source, labels)
+    sky = sky_border(state, source, labels)
+    whole = horizon_of(file, state, source, sky)
     horizon = _within(whole, framing)
     planned = departures_on(state, source, framing.crop)
     composition = _answered(
@@ -264,7 +265,7 @@ def look_at(file: Path, state: State, record: ThumbnailRecord, labels: Labels | 
     width_cm, height_cm = size_on_support(state, framing)
     large = np.array([a for a in reading.areas if a >= 0.5 * record.smallest_share])
     complexity = read_complexity(large, reading.contour, width_cm, height_cm)
-    skyline, water = slopes_of(state, source, labels)
+    skyline, water = slopes_of(state, source, labels, sky)
     lost = reading.focus_step is not None and reading.focus_step < LEAST_STEP
     remedies = focus_remedies(file, state, record) if lost else ()
     unit = cast("Unit", state.brief.unit)

@@ -39,11 +39,16 @@ def strokes_by_rank(state: State) -> tuple[Stroke, ...]:
 @lru_cache(maxsize=8)
 def _ranked(planes: tuple[PlaneRecord, ...], strokes: tuple[StrokeRecord, ...]) -> tuple[Stroke, ...]:
     rank = {plane.number: plane.rank for plane in planes}
-    return tuple(
-        Stroke(cast("StrokeKind", s.kind), rank[s.plane], s.points, s.width)
-        for s in strokes
-        if any(0 <= x <= 1 and 0 <= y <= 1 for x, y in s.points)
-    )
+    ranked = (_stroke(each, rank[each.plane]) for each in strokes)
+    return tuple(stroke for stroke in ranked if stroke is not None)
+
+
+@lru_cache(maxsize=256)
+def _stroke(kept: StrokeRecord, rank: int) -> Stroke | None:
+    """Check a kept stroke, once; None where straightening has cut it off."""
+    if not any(0 <= x <= 1 and 0 <= y <= 1 for x, y in kept.points):
+        return None
+    return Stroke(cast("StrokeKind", kept.kind), rank, kept.points, kept.width)
 
 
 @lru_cache(maxsize=16)

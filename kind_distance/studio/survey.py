@@ -13,7 +13,7 @@ from typing import cast
 import numpy as np
 
 from kind_distance.core.depth.audit import audit_depth
-from kind_distance.core.depth.edges import BorderAdvice, advise_edges, share_at_focus, share_detail
+from kind_distance.core.depth.edges import BorderAdvice, advise_edges, share_detail, shares_at_focus
 from kind_distance.core.depth.elements import Element, audit_elements
 from kind_distance.core.depth.kept import KeptLight, Reserve
 from kind_distance.core.depth.marking import Stroke
@@ -237,8 +237,9 @@ def _focal_shares(file: Path, state: State, borders: list[Border], count: int) -
         return [0.0] * len(borders), [0.0] * count
     small = np.ascontiguousarray(labels[::2, ::2])
     held = np.bincount(small[focus.area(*small.shape)], minlength=count + 1)[1 : count + 1]
+    at_focus = shares_at_focus(small, focus)
     return (
-        [share_at_focus(small, b.far, b.near, focus) for b in borders],
+        [at_focus.get((border.far, border.near), 0.0) for border in borders],
         [float(v) / max(1, int(held.sum())) for v in held],
     )
 

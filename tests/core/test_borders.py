@@ -4,7 +4,7 @@ import unittest
 
 import numpy as np
 
-from kind_distance.core.picture.borders import border_lengths, border_pixels
+from kind_distance.core.picture.borders import border_lengths, border_places
 from kind_distance.core.picture.outlines import border_steps, outlines
 
 
@@ -39,9 +39,26 @@ class Lengths(unittest.TestCase):
     def test_pixels_along_a_border(self):
         labels = np.zeros((6, 8), np.uint8)
         labels[3:] = 1
-        along = border_pixels(labels, 0, 1)
-        self.assertTrue(along[2].all())
-        self.assertEqual(along.sum(), 8)
+        (pair,) = (places := border_places(labels))
+        self.assertEqual(pair, (0, 1))
+        self.assertEqual(places[pair].tolist(), list(range(16, 24)))
+
+    def test_a_pixel_in_a_corner_is_on_the_border_once(self):
+        labels = np.full((4, 4), 2, np.uint8)
+        labels[:2, :2] = 1
+        labels[3] = 5
+        places = border_places(labels)
+        self.assertEqual(
+            {pair: at.tolist() for pair, at in places.items()}, {(1, 2): [1, 4, 5], (2, 5): [8, 9, 10, 11]}
+        )
+
+    def test_a_border_belongs_to_the_farther_label_from_either_side(self):
+        labels = np.array([[3, 1, 3], [3, 3, 3]], np.uint8)
+        self.assertEqual(border_places(labels)[(1, 3)].tolist(), [1])
+        self.assertEqual(border_places(labels[::-1])[(1, 3)].tolist(), [4])
+
+    def test_one_label_touches_nothing(self):
+        self.assertEqual(border_places(np.ones((5, 5), np.uint8)), {})
 
 
 class Drawing(unittest.TestCase):

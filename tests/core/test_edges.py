@@ -5,7 +5,7 @@ from dataclasses import replace
 
 import numpy as np
 
-from kind_distance.core.depth.edges import advise_edges, share_at_focus, share_detail
+from kind_distance.core.depth.edges import advise_edges, share_detail, shares_at_focus
 from kind_distance.core.depth.marking import Stroke, mark_planes
 from kind_distance.core.depth.plan import DepthInput, DepthSettings, PlaneSpec, plan_depth
 from kind_distance.core.depth.readings import Border, PlaneReading
@@ -52,9 +52,9 @@ class Edges(unittest.TestCase):
 
     def test_share_of_a_border_at_the_focus(self):
         labels = band_labels(2)
-        self.assertEqual(share_at_focus(labels, 1, 2, None), 0.0)
-        self.assertGreater(share_at_focus(labels, 1, 2, Focus(0.5, 0.5, 0.2)), 0.3)
-        self.assertEqual(share_at_focus(labels, 1, 2, Focus(0.5, 0.1, 0.1)), 0.0)
+        self.assertGreater(shares_at_focus(labels, Focus(0.5, 0.5, 0.2))[1, 2], 0.3)
+        self.assertEqual(shares_at_focus(labels, Focus(0.5, 0.1, 0.1)), {(1, 2): 0.0})
+        self.assertEqual(shares_at_focus(band_labels(1), Focus(0.5, 0.5, 0.2)), {})
 
 
 class Detail(unittest.TestCase):

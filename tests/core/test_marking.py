@@ -7,7 +7,7 @@ import numpy as np
 
 from kind_distance.core.depth.marking import Stroke, draw_planes, line_sides, mark_planes, middles, walk
 from kind_distance.core.depth.proposal import find_sky, propose_planes, usual_names
-from kind_distance.core.depth.readings import BESIDE, _beside, read_borders, read_planes
+from kind_distance.core.depth.readings import BESIDE, _Beside, read_borders, read_planes
 from kind_distance.core.depth.segments import Segments, build_segments, segment_ids
 from kind_distance.errors import DomainError
 from tests.support import band_labels, bands, hill_picture, working
@@ -229,15 +229,15 @@ class BesideABorder(unittest.TestCase):
         labels = np.ones((160, 240), np.uint8)
         labels[60:] = 2
         labels[100:, 90:] = 3
-        fields = _beside(value, labels, 4)
-        self.assertFalse(fields[3].any())
-        small, held = value[::2, ::2], labels[::2, ::2]
-        size = 2 * max(1, round(BESIDE * max(small.shape))) + 1
+        small, held = value[::2, ::2], np.ascontiguousarray(labels[::2, ::2])
+        reach = max(1, round(BESIDE * max(small.shape)))
+        size = 2 * reach + 1
         for plane in (1, 2, 3):
             mask = (held == plane).astype(np.float32)
             whole = cv2.blur(small * mask, (size, size)) / np.maximum(cv2.blur(mask, (size, size)), 1e-6)
             near = cv2.dilate(mask, np.ones((size, size), np.uint8)) > 0
-            np.testing.assert_allclose(fields[plane - 1][near], whole[near], rtol=2e-4)
+            read = _Beside(small, held, plane, reach).at(*np.nonzero(near))
+            np.testing.assert_allclose(read, whole[near], rtol=2e-4)
 
 
 if __name__ == "__main__":

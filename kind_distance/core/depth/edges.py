@@ -13,7 +13,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from kind_distance.core.depth.plan import DepthInput, DepthPlan
-from kind_distance.core.picture.borders import border_pixels
+from kind_distance.core.picture.borders import border_places
 from kind_distance.core.picture.focus import Focus
 
 Edge = Literal["lost", "soft", "firm", "hard"]
@@ -37,13 +37,10 @@ class BorderAdvice:
     at_focus: float
 
 
-def share_at_focus(labels: NDArray[np.uint8], far: int, near: int, focus: Focus | None) -> float:
-    """Share of a border that lies within the focal area; 0 without a focus."""
-    if focus is None:
-        return 0.0
-    along = border_pixels(labels, far, near)
-    total = int(along.sum())
-    return float((along & focus.area(*labels.shape)).sum() / total) if total else 0.0
+def shares_at_focus(labels: NDArray[np.uint8], focus: Focus) -> dict[tuple[int, int], float]:
+    """Share of each border that lies within the focal area, 0-1, by its planes, farther first."""
+    held = focus.area(*labels.shape).ravel()
+    return {pair: float(held[at].mean()) for pair, at in border_places(labels).items()}
 
 
 def advise_edges(given: DepthInput, plan: DepthPlan, at_focus: list[float]) -> list[BorderAdvice]:

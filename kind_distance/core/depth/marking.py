@@ -19,7 +19,6 @@ from numpy.typing import NDArray
 from kind_distance.core.depth.segments import Segments
 from kind_distance.core.depth.thin import find_thin
 from kind_distance.core.picture.working import WorkingPicture
-from kind_distance.core.together import together
 from kind_distance.errors import DomainError
 
 StrokeKind = Literal["mark", "brush", "level", "area", "thin", "erase"]
@@ -90,6 +89,14 @@ def raster(stroke: Stroke, height: int, width: int) -> NDArray[np.bool_]:
     return under
 
 
+@lru_cache(maxsize=64)
+def covered(stroke: Stroke, height: int, width: int) -> NDArray[np.int64]:
+    """Places of the pixels under a stroke, remembered: most strokes cover little. [row * width + column]."""
+    places = np.flatnonzero(raster(stroke, height, width))
+    places.setflags(write=False)  # it is kept
+    return places
+
+
 Patches = NDArray[np.int64]
 
 
@@ -111,8 +118,9 @@ def middles(segments: Segments, proposal: NDArray[np.uint8], count: int) -> tupl
 
 def _seeds(segments: Segments, marks: list[Stroke], middle: tuple[Patches, ...]) -> NDArray[np.int64]:
     seeds = np.zeros(segments.count, np.int64)
+    ids = segments.ids.ravel()
     for stroke in marks:
-        seeds[segments.ids[raster(stroke, *segments.ids.shape)]] = stroke.plane
+        seeds[ids[covered(stroke, *segments.ids.shape)]] = stroke.plane
     marked = {stroke.plane for stroke in marks}
     for plane, patches in enumerate(middle, start=1):
         if plane not in marked:
@@ -191,37 +199,30 @@ def _guided(guide: NDArray[np.float32], chance: NDArray[np.float32], segments: S
     guide_mean = mean(small)
     variance = mean(small * small) - guide_mean * guide_mean
     firmness = np.asarray(1 / (variance + GUIDE_EPSILON), np.float32)
-    steepness, start, fitted = np.zeros((3, count, rows, columns), np.float32)
-
-    def fit(planes: range) -> None:
-        for plane in planes:
-            # Where a plane has no chance at all there is nothing to fit.
-            part = segments.around(chance[:, plane] > NO_CHANCE, 3 * GUIDE_RADIUS)
-            one = np.take(np.ascontiguousarray(chance[:, plane]), patches[part])
-            one_mean, middle, own = mean(one), guide_mean[part], small[part]
-            slope = np.asarray((mean(own * one) - middle * one_mean) * firmness[part], np.float32)
-            steepness[plane][part] = mean(slope)
-            start[plane][part] = mean(np.asarray(one_mean - slope * middle, np.float32))
-            fitted[plane][part] = steepness[plane][part] * own + start[plane][part]
-
-    together(lambda: fit(range(0, count, 2)), lambda: fit(range(1, count, 2)))
-    best, coarse = fitted[0].copy(), np.zeros(small.shape, np.uint8)
-    for plane in range(1, count):
-        np.copyto(coarse, np.uint8(plane), where=fitted[plane] > best)
-        np.maximum(best, fitted[plane], out=best)
+    steepness, start = np.zeros((2, count, rows, columns), np.float32)
+    best, coarse = np.zeros(small.shape, np.float32), np.zeros(small.shape, np.uint8)
+    for plane in range(count):
+        # Where a plane has no chance at all there is nothing to fit.
+        part = segments.around(chance[:, plane] > NO_CHANCE, 3 * GUIDE_RADIUS)
+        one = np.ascontiguousarray(chance[:, plane])[patches[part]]
+        one_mean, middle, own = mean(one), guide_mean[part], small[part]
+        slope = np.asarray((mean(own * one) - middle * one_mean) * firmness[part], np.float32)
+        steepness[plane][part] = mean(slope)
+        start[plane][part] = mean(np.asarray(one_mean - slope * middle, np.float32))
+        fitted = steepness[plane][part] * own + start[plane][part]
+        np.copyto(coarse[part], np.uint8(plane), where=fitted > best[part])
+        np.maximum(best[part], fitted, out=best[part])
+    plane_of = np.asarray(cv2.resize(coarse, (2 * columns, 2 * rows), interpolation=cv2.INTER_NEAREST), np.uint8)
     # Full size matters only beside a border; the coefficients change too slowly to be interpolated.
     kernel = np.ones((3, 3), np.uint8)
-    beside = cv2.dilate(coarse, kernel) != cv2.erode(coarse, kernel)
-
-    def twice(a: NDArray[np.uint8]) -> NDArray[np.uint8]:
-        whole = cv2.resize(a, (2 * columns, 2 * rows), interpolation=cv2.INTER_NEAREST)
-        return np.ascontiguousarray(np.asarray(whole, np.uint8)[:height, :width])
-
-    plane_of = twice(coarse)
-    y, x = np.nonzero(twice(beside.view(np.uint8)))
-    values = steepness[:, y // 2, x // 2] * guide[y, x] + start[:, y // 2, x // 2]
-    plane_of[y, x] = values.argmax(axis=0).astype(np.uint8)
-    return plane_of
+    y, x = np.divmod(np.flatnonzero(cv2.dilate(coarse, kernel) != cv2.erode(coarse, kernel)), columns)
+    steep, begun = steepness[:, y, x], start[:, y, x]
+    for down, right in ((0, 0), (0, 1), (1, 0), (1, 1)):
+        # Of an odd size the last row or column is there twice, and cut off in the end.
+        row, column = 2 * y + down, 2 * x + right
+        own = guide[np.minimum(row, height - 1), np.minimum(column, width - 1)]
+        plane_of[row, column] = (steep * own + begun).argmax(axis=0)
+    return np.ascontiguousarray(plane_of[:height, :width])
 
 
 @lru_cache(maxsize=64)
@@ -358,7 +359,7 @@ def _draw_outright(labels: NDArray[np.uint8], stroke: Stroke) -> None:
     elif stroke.kind == "erase":
         _erase(labels, stroke)
     else:
-        labels[raster(stroke, *labels.shape)] = stroke.plane
+        labels.reshape(-1)[covered(stroke, *labels.shape)] = stroke.plane
 
 
 def mark_planes(

@@ -8,8 +8,8 @@ import cv2
 import numpy as np
 from numpy.typing import NDArray
 
-from kind_distance.core.picture.borders import border_lengths, border_pixels
-from kind_distance.core.picture.working import WorkingPicture
+from kind_distance.core.picture.borders import border_lengths, border_places
+from kind_distance.core.picture.working import HUNDREDTHS, WorkingPicture
 
 ERODE_PX = 7  # a mask's rim holds the neighbour's light; leave it out of the readings
 MERGED_BELOW = 0.5  # value gap below which two planes read as one mass [V]; common practice, no source
@@ -85,15 +85,16 @@ class Border:
     ragged: float
 
 
-def _deepest_point(mask: NDArray[np.uint8]) -> tuple[float, float]:
+def _deepest_point(labels: NDArray[np.uint8], plane: int) -> tuple[float, float]:
     # Every fourth pixel both ways tells as well where the middle of a plane is.
-    small = mask[::4, ::4] if min(mask.shape) > 32 else mask
-    padded = cv2.copyMakeBorder(small, 1, 1, 1, 1, cv2.BORDER_CONSTANT, value=0)
+    small = labels[::4, ::4] if min(labels.shape) > 32 else labels
+    mask = (small == plane).view(np.uint8)
+    padded = cv2.copyMakeBorder(mask, 1, 1, 1, 1, cv2.BORDER_CONSTANT, value=0)
     depth = cv2.distanceTransform(padded, cv2.DIST_L2, 3)[1:-1, 1:-1]
     if not depth.any():
-        depth, small = mask.astype(np.float32), mask
+        depth = (labels == plane).astype(np.float32)
     y, x = np.unravel_index(int(np.argmax(depth)), depth.shape)
-    return (float(x + 0.5) / small.shape[1], float(y + 0.5) / small.shape[0])
+    return (float(x + 0.5) / depth.shape[1], float(y + 0.5) / depth.shape[0])
 
 
 def read_planes(picture: WorkingPicture, labels: NDArray[np.uint8], count: int) -> list[PlaneReading | None]:
@@ -111,24 +112,21 @@ def read_planes(picture: WorkingPicture, labels: NDArray[np.uint8], count: int) 
     list of PlaneReading or None
         In order of planes; None for one that holds no pixel.
     """
-    inside = _inside(labels, count)
-    whole, held = _counted(labels, count), _counted(inside, count)
+    inside, tally = _well_inside(picture, labels, count)
+    whole, held = tally.sum(axis=1), tally[:, 1:].sum(axis=1)
     # Means of colour need a quarter of the pixels, unless a plane would be left with too few.
     fields = picture.sampled
-    flat = inside[::2, ::2].ravel()
+    flat = (labels[::2, ::2] * inside[::2, ::2]).ravel().astype(np.intp)
     pixels = np.bincount(flat, minlength=count + 1)
     if np.any((pixels[1:] < LEAST_INSIDE_PX) & (whole[1:] > 0)):
-        flat, pixels, fields = inside.ravel(), held, picture.sample(1)
+        flat, pixels, fields = (labels * inside).ravel().astype(np.intp), held, picture.sample(1)
     chroma, warmth, *linear = (
         np.bincount(flat, weights=field, minlength=count + 1) / np.maximum(pixels, 1) for field in fields
     )
-    # Fine edges can come at a regular distance, which sampling would miss or double: count them all.
-    edges = _counted(inside, count, picture.fine_edges)
-    detail = edges / np.maximum(held, 1)
-    rows = np.stack([np.bincount(row, minlength=count + 1) for row in labels[::2, ::4]])
-    reached = np.cumsum(rows, axis=0) >= FOOT_SHARE * np.maximum(rows.sum(axis=0), 1)
-    feet = (reached.argmax(axis=0) + 1) / rows.shape[0]
-    accents = _percentiles(picture.hundredths, inside, count)
+    # Fine edges can come at a regular distance, which sampling would miss or double: all are counted.
+    detail = tally[:, 1 + HUNDREDTHS :].sum(axis=1) / np.maximum(held, 1)
+    feet = _feet(labels, count)
+    accents = _percentiles(tally)
     readings: list[PlaneReading | None] = []
     for plane in range(1, count + 1):
         if not whole[plane]:
@@ -146,7 +144,7 @@ def read_planes(picture: WorkingPicture, labels: NDArray[np.uint8], count: int) 
                 chroma=float(chroma[plane]),
                 warmth=float(warmth[plane]),
                 detail=float(detail[plane]),
-                centre=_deepest_point((labels == plane).astype(np.uint8)),
+                centre=_deepest_point(labels, plane),
                 foot=float(feet[plane]),
                 linear=(red, green, blue),
             )
@@ -154,58 +152,78 @@ def read_planes(picture: WorkingPicture, labels: NDArray[np.uint8], count: int) 
     return readings
 
 
-def _counted(labels: NDArray[np.uint8], count: int, where: NDArray[np.bool_] | None = None) -> NDArray[np.int64]:
-    """Count the pixels of every label from 0 on: (count + 1,); by the library that needs no wider copy of them."""
-    mask = None if where is None else where.view(np.uint8)
-    found = cv2.calcHist([labels], [0], mask, [count + 1], [0, count + 1])
-    return np.asarray(found).ravel().astype(np.int64)
-
-
-def _inside(labels: NDArray[np.uint8], count: int) -> NDArray[np.uint8]:
-    """Keep the labels of pixels well inside their plane, 0 elsewhere; of a thin plane keep all."""
+def _well_inside(
+    picture: WorkingPicture, labels: NDArray[np.uint8], count: int
+) -> tuple[NDArray[np.bool_], NDArray[np.int64]]:
+    """Mark the pixels well inside their plane, (H, W); of a thin plane all. And tally them, as :func:`_tally` does."""
     kernel = np.ones((ERODE_PX, ERODE_PX), np.uint8)
     low = cv2.erode(labels, kernel, borderType=cv2.BORDER_REPLICATE)
     high = cv2.dilate(labels, kernel, borderType=cv2.BORDER_REPLICATE)
-    inside = np.where(low == high, labels, 0).astype(np.uint8)
-    pixels = _counted(inside, count)
-    for plane in range(1, count + 1):
-        if pixels[plane] < LEAST_INSIDE_PX:
-            inside[labels == plane] = plane
-    return inside
+    inside = np.asarray(low == high)
+    tally = _tally(picture, labels, inside, count)
+    thin = [plane for plane in range(1, count + 1) if tally[plane, 0] and tally[plane, 1:].sum() < LEAST_INSIDE_PX]
+    if thin:
+        inside |= np.isin(labels, thin)
+        tally = _tally(picture, labels, inside, count)
+    return inside, tally
 
 
-def _percentiles(bins: NDArray[np.uint16], inside: NDArray[np.uint8], count: int) -> list[tuple[float, float, float]]:
+def _tally(
+    picture: WorkingPicture, labels: NDArray[np.uint8], inside: NDArray[np.bool_], count: int
+) -> NDArray[np.int64]:
+    """Count pixels by plane and value, in one go.
+
+    Returns
+    -------
+    int array, shape (count + 1, 1 + 2 * HUNDREDTHS)
+        For each plane: pixels at its rim, those inside by hundredths of a step, and the same on fine edges.
+    """
+    slots = 1 + 2 * HUNDREDTHS
+    # In 16 bits there is room for 32 planes, more than twice as many as a painting may have.
+    keys = labels * np.uint16(slots) + inside * (picture.value_and_edge + np.uint16(1))
+    size = (count + 1) * slots
+    found = np.asarray(cv2.calcHist([keys], [0], None, [size], [0, size]))
+    return found.reshape(count + 1, slots).astype(np.int64)
+
+
+def _feet(labels: NDArray[np.uint8], count: int) -> NDArray[np.float64]:
+    """How far down each plane reaches but for its lowest twentieth, as a share of the height: (count + 1,)."""
+    sampled = labels[::2, ::4]
+    height = sampled.shape[0]
+    keys = np.arange(height)[:, None] * (count + 1) + sampled
+    rows = np.bincount(keys.ravel(), minlength=height * (count + 1)).reshape(height, count + 1)
+    reached = np.cumsum(rows, axis=0) >= FOOT_SHARE * np.maximum(rows.sum(axis=0), 1)
+    return np.asarray((reached.argmax(axis=0) + 1) / height)
+
+
+def _percentiles(tally: NDArray[np.int64]) -> list[tuple[float, float, float]]:
     """2nd, 50th and 98th percentile of value for every label, to a hundredth of a step."""
-    size = (count + 1) * 1001
-    # In 16 bits there is room for 64 planes, five times as many as a painting may have.
-    keys = inside.astype(np.uint16) * np.uint16(1001) + bins
-    found = np.asarray(cv2.calcHist([keys], [0], None, [size], [0, size])).reshape(count + 1, 1001)
     rows = []
-    for counts in found:
+    for counts in tally[:, 1 : 1 + HUNDREDTHS] + tally[:, 1 + HUNDREDTHS :]:
         rising = np.cumsum(counts) / max(1, counts.sum())
         dark, mass, light = (float((np.searchsorted(rising, share) + 0.5) / 100) for share in (0.02, 0.5, 0.98))
         rows.append((dark, mass, light))
     return rows
 
 
-def _beside(value: NDArray[np.float32], labels: NDArray[np.uint8], count: int) -> list[NDArray[np.float32]]:
-    """For every plane its mean value near each pixel, counting only the plane's own pixels; at half the size."""
-    value, labels = value[::2, ::2], labels[::2, ::2]
-    reach = max(1, round(BESIDE * max(value.shape)))
-    size = 2 * reach + 1
-    fields = []
-    for plane in range(1, count + 1):
-        field = np.zeros(value.shape, np.float32)
-        held = labels == plane
-        rows, columns = np.flatnonzero(held.any(axis=1)), np.flatnonzero(held.any(axis=0))
-        if rows.size:
-            # Beyond its neighbours nobody asks; a margin of twice the reach keeps the rim as it would be.
-            part = tuple(slice(max(0, int(at[0]) - 2 * reach), int(at[-1]) + 1 + 2 * reach) for at in (rows, columns))
-            mask = held[part].astype(np.float32)
-            weight = cv2.blur(mask, (size, size))
-            field[part] = cv2.blur(value[part] * mask, (size, size)) / np.maximum(weight, 1e-6)
-        fields.append(field)
-    return fields
+class _Beside:
+    """For a plane its mean value near each pixel, counting only the plane's own pixels; at half the size."""
+
+    def __init__(self, value: NDArray[np.float32], labels: NDArray[np.uint8], plane: int, reach: int) -> None:
+        mask = (labels == plane).view(np.uint8)
+        left, top, width, height = cv2.boundingRect(mask)
+        # Beyond its neighbours nobody asks; a margin of twice the reach keeps the rim as it would be.
+        self.top, self.left = max(0, top - 2 * reach), max(0, left - 2 * reach)
+        part = np.s_[self.top : top + height + 2 * reach, self.left : left + width + 2 * reach]
+        own = mask[part].astype(np.float32)
+        size = (2 * reach + 1, 2 * reach + 1)
+        self.weight = cv2.blur(own, size)
+        self.total = cv2.blur(value[part] * own, size)
+
+    def at(self, y: NDArray[np.int64], x: NDArray[np.int64]) -> NDArray[np.float32]:
+        """Read at some places, (N,) each."""
+        place = (y - self.top, x - self.left)
+        return np.asarray(self.total[place] / np.maximum(self.weight[place], 1e-6), np.float32)
 
 
 def read_borders(picture: WorkingPicture, labels: NDArray[np.uint8], count: int, cm_per_px: float) -> list[Border]:
@@ -229,16 +247,20 @@ def read_borders(picture: WorkingPicture, labels: NDArray[np.uint8], count: int,
     kernel = 2 * max(1, round(SMOOTHED * max(labels.shape) / 4)) + 1
     quartered = np.ascontiguousarray(labels[::4, ::4])
     smooth = border_lengths(np.asarray(cv2.medianBlur(quartered, kernel)), cm_per_px=4 * cm_per_px)
-    halved = np.ascontiguousarray(labels[::2, ::2])
-    fields = _beside(picture.value, labels, count)
+    halved, value = np.ascontiguousarray(labels[::2, ::2]), picture.value[::2, ::2]
+    reach = max(1, round(BESIDE * max(value.shape)))
+    places = border_places(halved)
+    fields: dict[int, _Beside] = {}
     borders = []
     for (far, near), length in sorted(lengths.items()):
-        if length < LEAST_BORDER * labels.shape[1] * cm_per_px:
+        # A contact may be so short that it falls between the sampled pixels.
+        if length < LEAST_BORDER * labels.shape[1] * cm_per_px or (far, near) not in places:
             continue
-        along = border_pixels(halved, far, near)
-        if not along.any():
-            continue  # a contact so short that it falls between the sampled pixels
-        step = fields[near - 1][along] - fields[far - 1][along]
+        for plane in (far, near):
+            if plane not in fields:
+                fields[plane] = _Beside(value, halved, plane, reach)
+        along = np.divmod(places[far, near], halved.shape[1])
+        step = fields[near].at(*along) - fields[far].at(*along)
         borders.append(
             Border(
                 far=far,

@@ -18,6 +18,7 @@ VIEW_SIZE = 1600  # long side shown on screen [px]
 WORKING_SIZE = 960  # long side on which planes are marked and measured [px]
 COARSE = 4  # side of the squares over which surroundings are looked at [px]
 EDGE_STEP = 0.5  # value difference over two pixels that counts as detail [V]
+HUNDREDTHS = 1001  # of a step, from 0 to 10
 THUMBNAIL_SIZE = 480  # long side on which value thumbnails are made [px]
 
 
@@ -85,9 +86,10 @@ class WorkingPicture:
         return warmth(self.lab).astype(np.float32)
 
     @cached_property
-    def hundredths(self) -> NDArray[np.uint16]:
-        """Value in whole hundredths of a step: (H, W), 0-1000."""
-        return np.minimum((self.value * 100).astype(np.uint16), np.uint16(1000))
+    def value_and_edge(self) -> NDArray[np.uint16]:
+        """Value in whole hundredths of a step, 0-1000, and `HUNDREDTHS` more on a fine edge: (H, W)."""
+        hundredths = np.minimum((self.value * 100).astype(np.uint16), np.uint16(HUNDREDTHS - 1))
+        return np.asarray(hundredths + self.fine_edges * np.uint16(HUNDREDTHS), np.uint16)
 
     def sample(self, every: int) -> tuple[NDArray[np.float64], ...]:
         """Chroma, warmth and the three channels of linear light of every so many pixels both ways: flat, each."""
