@@ -80,15 +80,16 @@ def _parser() -> argparse.ArgumentParser:
 
 def _headless(given: argparse.Namespace) -> str:
     """Plan or measure without a server; return what is printed."""
-    from kind_distance.headless import document, measure, plan
+    from kind_distance.exchange.document import reading
+    from kind_distance.headless import measure, plan
 
     if given.command == "schema":
-        return json.dumps(document.json_schema(), indent=1, ensure_ascii=False)
-    data, name = document.read_file(given.file), given.file.name
+        return json.dumps(reading.json_schema(), indent=1, ensure_ascii=False)
+    data, name = reading.read_file(given.file), given.file.name
     if given.command == "measure":
         found = measure.measure_photo(data, name, given.steps)
         return json.dumps(found, indent=1, ensure_ascii=False) if given.json else measure.as_text(found)
-    planned = plan.plan_document(document.read_document(data, name))
+    planned = plan.plan_document(reading.read_document(data, name))
     return json.dumps(plan.as_data(planned), indent=1, ensure_ascii=False) if given.json else plan.as_text(planned)
 
 

@@ -2,10 +2,14 @@
 
 from __future__ import annotations
 
+from functools import partial
+from tempfile import SpooledTemporaryFile
 from typing import Annotated, Literal
 
 from fastapi import APIRouter, Query, Response
 from pydantic import BaseModel
+from starlette.background import BackgroundTask
+from starlette.responses import StreamingResponse
 
 from kind_distance.api.context import Here
 
@@ -19,6 +23,7 @@ MEDIA_TYPES = {
     "ora": "image/openraster",
     "pdf": "application/pdf",
 }
+MOST_IN_MEMORY, PIECE = 32 * 1024 * 1024, 1024 * 1024
 Grid = Annotated[float | None, Query(ge=0.5, le=50, allow_inf_nan=False)]
 Division = Annotated[str, Query(max_length=40)]
 
@@ -106,12 +111,22 @@ def passes_out(here: Here, painting_id: int) -> Response:
 
 
 @router.get("/document.zip", response_class=Response, summary="Take the painting as an open document")
-def document_out(here: Here, painting_id: int) -> Response:
-    """Give the painting as JSON beside its pictures, without places or what a camera writes into a file."""
-    from kind_distance.studio.workfiles import document_zip
+def document_out(here: Here, painting_id: int, originals: bool = False) -> Response:
+    """Give the painting as JSON beside its pictures, without places or what a camera writes into a file.
+
+    With `originals` the pictures are the files as they were brought, with all that is in them.
+    """
+    from kind_distance.studio.document.writing import write_document
 
     desk = here.studio.desk(painting_id, here.clock())
-    return _file(document_zip(here.studio.file, desk.state, desk.survey()), "zip", "painting")
+    packed = SpooledTemporaryFile(max_size=MOST_IN_MEMORY)  # noqa: SIM115  it is closed once it is sent
+    write_document(here.studio.file, desk.state, desk.survey(), packed, originals=originals)
+    packed.seek(0)
+    headers = {"Content-Disposition": f'attachment; filename="painting{"-to-keep" if originals else ""}.zip"'}
+    pieces = iter(partial(packed.read, PIECE), b"")
+    return StreamingResponse(
+        pieces, media_type=MEDIA_TYPES["zip"], headers=headers, background=BackgroundTask(packed.close)
+    )
 
 
 @router.get("/plan.pdf", response_class=Response, summary="Print the whole plan")

@@ -18,6 +18,8 @@ from kind_distance.api.problems import HTTP_SAID, problem
 LOOPBACK = {"127.0.0.1", "localhost", "[::1]"}
 MOST_UPLOAD_BYTES = 201 * 1024 * 1024
 MOST_BODY_BYTES = 1024 * 1024
+# A painting with its photos comes as one file; it is spooled to disk, and one picture at a time is read from it.
+BRING, MOST_PAINTING_BYTES = "/api/paintings/brought", 2 * 1024**3
 SAFE = {"GET", "HEAD", "OPTIONS"}
 
 
@@ -70,7 +72,8 @@ class Guard:
 
     async def _limited(self, scope: Scope, receive: Receive, send: Send, headers: Headers, nonce: str) -> None:
         is_upload = headers.get("content-type", "").startswith("multipart/form-data")
-        limit, taken = (MOST_UPLOAD_BYTES if is_upload else MOST_BODY_BYTES), 0
+        most_upload = MOST_PAINTING_BYTES if scope["path"] == BRING else MOST_UPLOAD_BYTES
+        limit, taken = (most_upload if is_upload else MOST_BODY_BYTES), 0
 
         async def counted() -> Message:
             nonlocal taken

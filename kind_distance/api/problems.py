@@ -13,6 +13,7 @@ from starlette.exceptions import HTTPException
 
 from kind_distance import errors
 from kind_distance.errors import KindDistanceError
+from kind_distance.exchange.document.reading import DocumentError
 
 MEDIA_TYPE = "application/problem+json"
 STATUS: dict[type[KindDistanceError], int] = {
@@ -28,11 +29,16 @@ STATUS: dict[type[KindDistanceError], int] = {
     errors.ChangedElsewhereError: 409,
     errors.NothingToUndoError: 409,
     errors.UnsafeOrderError: 409,
+    DocumentError: 422,
 }
 HTTP_SAID = {
     400: ("not_understood", "This request cannot be understood.", "Reload the page."),
     404: ("not_found", "There is nothing at this address.", "Go back to the shelf."),
-    413: ("too_large", "This is more than is taken in at once: 200 MB for a picture.", "Save it at a smaller size."),
+    413: (
+        "too_large",
+        "This is more than is taken in at once: 200 MB for a picture, 2 GB for a painting with its photos.",
+        "Save it at a smaller size.",
+    ),
     405: ("not_allowed", "This cannot be done at this address.", "Reload the page."),
 }
 

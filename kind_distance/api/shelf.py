@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from typing import Annotated
 
-from fastapi import APIRouter, Query
+from fastapi import APIRouter, File, Query, UploadFile
 
 from kind_distance.api.context import Here
 from kind_distance.api.models import (
@@ -134,6 +134,13 @@ def begin(here: Here, wanted: BeginRequest) -> PaintingView:
         school=school,
     )
     return painting_view(here.studio, here.studio.begin(brief, here.clock()), here.now_min)
+
+
+@router.post("/paintings/brought", status_code=201, summary="Bring a painting in")
+def bring(here: Here, file: Annotated[UploadFile, File()]) -> PaintingView:
+    """Put a painting on the shelf that comes as an open document: JSON, or a ZIP with its pictures."""
+    opened = here.studio.bring(file.file, file.filename or "This file", here.clock())
+    return painting_view(here.studio, opened, here.now_min)
 
 
 @router.post("/paintings/{painting_id}/duplicate", status_code=201, summary="Copy a painting's plan")

@@ -6,11 +6,14 @@ from dataclasses import dataclass, replace
 from datetime import datetime
 from pathlib import Path
 from sqlite3 import Connection
-from typing import Any
+from typing import Any, BinaryIO
 
 from kind_distance.core.picture.page import MOST_FRAMES, check_corners
 from kind_distance.errors import DomainError
+from kind_distance.exchange.document.reading import open_document
+from kind_distance.exchange.pictures import MOST_BYTES
 from kind_distance.store import paintings as kept
+from kind_distance.store import pictures
 from kind_distance.store.database import opened
 from kind_distance.store.records import Beside, Brief, LaterIdea, Painting, ShelfEntry, SourceRecord, State
 from kind_distance.studio.changes import apply
@@ -19,6 +22,7 @@ from kind_distance.studio.changes.desk import Desk
 from kind_distance.studio.changes.sources import with_sketch, with_source
 from kind_distance.studio.clock import EPOCH
 from kind_distance.studio.darkroom import cut_sketch, take_in
+from kind_distance.studio.document.reading import pictures_of, state_of
 from kind_distance.studio.plates import source_of
 from kind_distance.studio.summary import summarise
 from kind_distance.studio.survey import Survey, survey
@@ -153,6 +157,31 @@ class Studio:
             made.append(source)
         with opened(self.file) as db:
             return self._keep(db, painting, version, state, f"Cut out of {page.name}", now), made
+
+    def bring(self, data: BinaryIO, name: str, now: datetime) -> Opened:
+        """Put a painting on the shelf that comes as an open document, with the pictures beside it.
+
+        Raises
+        ------
+        DocumentError, PictureError
+            If something in it makes no sense; nothing is kept then, no picture either.
+        """
+        new: list[str] = []
+        try:
+            document, packed = open_document(data, name)
+            with packed:
+                taken = {}
+                for each in pictures_of(document):
+                    picture = packed.read(each, MOST_BYTES)
+                    with opened(self.file) as db:
+                        if not pictures.is_kept(db, content := pictures.content_hash(picture)):
+                            new.append(content)
+                    taken[each] = take_in(self.file, picture, each)
+            return self.create(state_of(document, taken), now, "Brought in")
+        except BaseException:
+            with opened(self.file) as db:
+                pictures.let_go(db, new)
+            raise
 
     def ideas(self, word: str = "") -> list[LaterIdea]:
         """Find ideas set aside for later by a word in their note, name or painting; all of them without one."""

@@ -2,6 +2,7 @@
 
 import re
 from pathlib import Path
+from unittest import mock
 
 from fastapi.testclient import TestClient
 
@@ -50,6 +51,19 @@ class Sizes(WithApi):
 
         answer = self.client.post("/api/paintings", content=endless(), headers={"content-type": "application/json"})
         self.assertEqual((answer.status_code, answer.json()["code"]), (413, "too_large"))
+
+    def test_a_painting_with_its_photos_may_be_larger_than_a_photo(self):
+        with (
+            mock.patch.object(guard, "MOST_UPLOAD_BYTES", 1000),
+            mock.patch.object(guard, "MOST_PAINTING_BYTES", 20_000),
+        ):
+            for size, status in ((5_000, 422), (30_000, 413)):
+                file = {"file": ("painting.json", b"x" * size)}
+                self.assertEqual(self.client.post(guard.BRING, files=file).status_code, status)
+            photo = self.client.post(
+                "/api/paintings/1/sources", data={"version": 1}, files={"file": ("a", b"x" * 5_000)}
+            )
+            self.assertEqual(photo.status_code, 413)
 
     def test_a_length_that_is_no_number(self):
         answer = self.client.post("/api/paintings", content=b"{}", headers={"content-length": "many"})

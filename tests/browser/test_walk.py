@@ -76,6 +76,33 @@ class AtTheTable(InBrowser):
         page.get_by_role("button", name="Bin 0").click()
         expect(page.locator("article.strip")).to_have_count(3)
 
+    def test_a_painting_is_kept_in_a_file_and_brought_in_again(self):
+        page = self.go("/")
+        page.get_by_role("button", name="Keep in a file").first.click()
+        sheet = page.get_by_role("dialog", name="The painting in a file")
+        expect(sheet.get_by_role("heading", name="Tea terraces, before the mist lifts, in a file")).to_be_visible()
+        with page.expect_download() as kept:
+            sheet.get_by_role("link", name="With its photos").click()
+        self.assertEqual(kept.value.suggested_filename, "painting-to-keep.zip")
+        sheet.get_by_role("button", name="Back to the shelf").click()
+        expect(sheet).to_have_count(0)
+        page.get_by_label("Choose a painting's file").set_input_files(kept.value.path())
+        expect(page).to_have_url(f"{self.address}/paintings/4/planes")
+        expect(page.get_by_text("8 strokes")).to_be_visible()
+        expect(page.get_by_role("navigation", name="Planes, far to near").get_by_role("button")).to_have_count(6)
+        page.get_by_role("link", name="Shelf").click()
+        expect(page.locator("article.strip")).to_have_count(4)
+
+    def test_a_file_that_is_no_painting_is_refused_in_words(self):
+        self.expected = ("422",)
+        page = self.go("/")
+        chooser = page.get_by_label("Choose a painting's file")
+        chooser.set_input_files({"name": "notes.json", "mimeType": "application/json", "buffer": b'{"format": "x"}'})
+        alert = page.get_by_role("alert")
+        expect(alert).to_contain_text("notes.json")
+        expect(alert).to_contain_text("Mend these places.")
+        expect(page.locator("article.strip")).to_have_count(3)
+
     def test_the_ladder_follows_the_pointer_where_its_box_is_taller_than_its_drawing(self):
         page = self.go(f"/paintings/{TEA}/planes")
         page.set_viewport_size({"width": 1280, "height": 1200})

@@ -1,8 +1,10 @@
 """Whatever a painter does, in whatever order: what is kept comes back, plans hold, undo leads home."""
 
+import io
 import shutil
 import tempfile
 import unittest
+from dataclasses import replace
 from pathlib import Path
 
 from hypothesis import HealthCheck, settings
@@ -14,6 +16,7 @@ from kind_distance.errors import KindDistanceError
 from kind_distance.store import paintings
 from kind_distance.store.database import migrate, opened
 from kind_distance.store.records import Brief
+from kind_distance.studio.document.writing import write_document
 from kind_distance.studio.paintings import Studio
 from tests.support import NOW, file_bytes, hill_picture
 
@@ -34,7 +37,23 @@ class APainter(RuleBasedStateMachine):
         self.states = []
 
     def teardown(self):
+        self.what_is_taken_out_comes_back()
         shutil.rmtree(self.folder)
+
+    def what_is_taken_out_comes_back(self):
+        """Kept in a file with its photos and brought in again, the painting is the same."""
+        state, out = self.opened.painting.state, io.BytesIO()
+        write_document(self.studio.file, state, self.opened.survey, out, originals=True)
+        brought = self.studio.bring(out, "hill.zip", NOW)
+        passes = {p.id for p in self.opened.survey.work.passes}
+        # A plan that was taken may hold passes and sessions that have gone since: those stay behind.
+        left = [each for each in state.kept_plan if each.layer_pass in passes and self.has_session(each.session)]
+        plan = tuple(replace(each, place=at) for at, each in enumerate(left, start=1))
+        assert brought.painting.state == replace(state, kept_plan=plan)
+        assert brought.survey.work.schedule == self.opened.survey.work.schedule
+
+    def has_session(self, number):
+        return any(each.number == number for each in self.opened.painting.state.sessions)
 
     @initialize(medium=st.sampled_from(["watercolour", "acrylic", "oil", "oil_over_acrylic"]))
     def begin(self, medium):

@@ -198,6 +198,18 @@ class Planes(Changing):
         self.assertGreater(self.do("add_plane", name="Far", after=1).planes[1].distance_m, 1000)
         self.assertLess(self.do("add_plane", name="Near", after=3).planes[3].distance_m, 10)
 
+    def test_every_plane_has_a_name_of_its_own(self):
+        state = self.all(("add_plane", {"name": "Lake", "after": 1}), ("add_plane", {"name": " lake ", "after": 1}))
+        self.assertEqual([p.name for p in state.planes][1:3], ["lake 2", "Lake"])
+        self.refuses(DomainError, "set_plane", state, plane=4, name="LAKE 2")
+        self.assertEqual(self.do("set_plane", state, plane=2, name="Lake 2").planes[1].name, "Lake 2")
+
+    def test_every_thing_has_a_name_of_its_own(self):
+        state = self.all(("add_element", {"name": "Boat"}), ("add_element", {"name": "Shed"}))
+        self.refuses(DomainError, "add_element", state, name="boat")
+        self.refuses(DomainError, "set_element", state, element=2, name="Boat")
+        self.assertEqual(self.do("set_element", state, element=1, name="boat").elements[0].name, "boat")
+
     def test_moving_a_plane_takes_its_strokes_and_wishes_along(self):
         state = self.all(
             ("add_stroke", {"plane": 2, "kind": "mark", "points": [(0.1, 0.5), (0.9, 0.5)], "width": 0.01}),

@@ -9,12 +9,19 @@ import zipfile
 import vobject
 from PIL import Image
 
-from kind_distance.headless.document import read_document
+from kind_distance.exchange.document.reading import read_document
 from kind_distance.headless.plan import plan_document
+from kind_distance.studio.document.writing import document_of, write_document
 from kind_distance.studio.outside import say_sky
 from kind_distance.studio.paintings import Studio, minutes_now
-from kind_distance.studio.workfiles import document_of, document_zip, passes_table, sessions_calendar
+from kind_distance.studio.workfiles import passes_table, sessions_calendar
 from tests.support import NOW, InFolder, demo_copy
+
+
+def document_zip(file, state, found):
+    out = io.BytesIO()
+    write_document(file, state, found, out)
+    return out.getvalue()
 
 
 class Files(InFolder):

@@ -20,6 +20,12 @@ def _element_of(state: State, number: int) -> ElementRecord:
     raise NotFoundError("thing", number)
 
 
+def _check_own(state: State, name: str, number: int) -> None:
+    """Refuse the name of another thing: passes are told by it which thing they paint."""
+    if any(each.name.casefold() == name.casefold() for each in state.elements if each.number != number):
+        raise DomainError(f"{name} is listed already.", "Give the second one a name of its own.")
+
+
 def add_element(
     desk: Desk, *, name: str, plane: int | None = None, x: float | None = None, y: float | None = None
 ) -> Changed:
@@ -28,8 +34,7 @@ def add_element(
     said = clean_text(name, "name", LONGEST_NAME)
     if len(state.elements) >= MOST_ELEMENTS:
         raise DomainError(f"{MOST_ELEMENTS} things are listed already.", "Take one off the list first.")
-    if any(each.name.casefold() == said.casefold() for each in state.elements):
-        raise DomainError(f"{said} is listed already.", "Give the second one a name of its own.")
+    _check_own(state, said, 0)
     if (x is None) != (y is None) or any(v is not None and not 0 <= v <= 1 for v in (x, y)):
         raise DomainError("That lies outside the picture.", "Press where it stands.")
     number = next_number([each.number for each in state.elements])
@@ -52,6 +57,7 @@ def set_element(
     record, state = _element_of(desk.state, element), desk.state
     if name is not None:
         record = replace(record, name=clean_text(name, "name", LONGEST_NAME))
+        _check_own(state, record.name, record.number)
     handling = handled(record, body, marks, brush)
     record = replace(
         record,

@@ -27,7 +27,8 @@ def _note_of(state: State, number: int) -> NoteRecord:
     raise NotFoundError("note", number)
 
 
-def _checked(note: NoteRecord) -> NoteRecord:
+def checked_note(note: NoteRecord) -> NoteRecord:
+    """Return a note itself; raise DomainError where its places or its length make no sense."""
     ends = [note.x, note.y, *(v for v in (note.x2, note.y2) if v is not None)]
     if any(not -1 <= v <= 2 for v in ends):
         raise DomainError("The note is pinned far outside the picture.", "Pin it on the picture.")
@@ -70,7 +71,7 @@ def add_note(
     ends = (x2, y2, length_m if kind == "scale" else None) if kind in ("scale", *ARROWS) else (None, None, None)
     said = clean_text(text, "note", LONGEST_NOTE, needed=kind in WRITTEN)
     number = next_number([n.number for n in state.notes])
-    note = _checked(NoteRecord(number, source, kind, round(x, 6), round(y, 6), said, *ends))
+    note = checked_note(NoteRecord(number, source, kind, round(x, 6), round(y, 6), said, *ends))
     return replace(state, notes=(*state.notes, note)), f"Note pinned on {record.name}"
 
 
@@ -94,7 +95,7 @@ def set_note(
             new.update(x2=round(record.x2 + x - record.x, 6), y2=round(record.y2 + y - record.y, 6))
     if length_m is not None and record.kind == "scale":
         new["length_m"] = length_m
-    changed = _checked(replace(record, **new))
+    changed = checked_note(replace(record, **new))
     return replace(
         desk.state, notes=tuple(changed if n.number == note else n for n in desk.state.notes)
     ), "Note changed"

@@ -90,8 +90,26 @@ def add_plane(desk: Desk, *, name: str, after: int, kind: str = "land", distance
         distance_m = _between(planes, after)
     at = min(max(after, 0), len(planes))
     number = next_number([p.number for p in planes])
-    planes.insert(at, PlaneRecord(number, 0, clean_text(name, "name", LONGEST_NAME), kind, distance_m))
+    planes.insert(at, PlaneRecord(number, 0, _free_name(planes, name), kind, distance_m))
     return replace(desk.state, planes=_in_order(planes)), f"Plane added: {planes[at].name}"
+
+
+def _free_name(planes: list[PlaneRecord], name: str) -> str:
+    """Give a new plane a name of its own: the second of a name is numbered."""
+    said, taken = clean_text(name, "name", LONGEST_NAME), {plane.name.casefold() for plane in planes}
+    own, at = said, 2
+    while own.casefold() in taken:
+        ending = f" {at}"
+        own, at = said[: LONGEST_NAME - len(ending)] + ending, at + 1
+    return own
+
+
+def _own_name(planes: tuple[PlaneRecord, ...], record: PlaneRecord, name: str) -> str:
+    """Check a name that a painter gives: every sentence about planes tells them apart by it."""
+    said = clean_text(name, "name", LONGEST_NAME)
+    if any(each.name.casefold() == said.casefold() for each in planes if each.number != record.number):
+        raise DomainError(f"{said} is a plane already.", "Give this one a name of its own.")
+    return said
 
 
 def _between(planes: list[PlaneRecord], after: int) -> float | None:
@@ -131,7 +149,7 @@ def set_plane(
     record = desk.plane(plane)
     new: dict[str, Any] = {}
     if name is not None:
-        new["name"] = clean_text(name, "name", LONGEST_NAME)
+        new["name"] = _own_name(desk.state.planes, record, name)
     if kind is not None:
         if kind not in KINDS:
             raise DomainError(f"A plane is sky, land or water, not {kind}.", "Choose one of the three.")

@@ -43,7 +43,7 @@ def _session_of(state: State, number: int) -> SessionRecord:
     raise NotFoundError("session", number)
 
 
-def _checked(state: State, records: list[SessionRecord]) -> State:
+def checked_sessions(state: State, records: list[SessionRecord]) -> State:
     """Check all sessions together: each in itself, and that none overlap."""
     if len(records) > MOST_SESSIONS:
         raise DomainError(f"{MOST_SESSIONS} sessions are the most that are planned.", "Take one away first.")
@@ -99,7 +99,7 @@ def add_session(
         _cap(unbroken_min),
     )
     _check_around(record)
-    state = _checked(desk.state, [*desk.state.sessions, record])
+    state = checked_sessions(desk.state, [*desk.state.sessions, record])
     return state, f"Session added: {say_moment(minute_of(record.start))}"
 
 
@@ -146,7 +146,7 @@ def set_session(
         changed = replace(changed, unbroken_min=_cap(unbroken_min))
     _check_around(changed)
     records = [changed if s.number == session else s for s in desk.state.sessions]
-    return _checked(desk.state, records), f"Session: {say_moment(minute_of(changed.start))}"
+    return checked_sessions(desk.state, records), f"Session: {say_moment(minute_of(changed.start))}"
 
 
 def copy_session(desk: Desk, *, session: int, minutes: int, days: int = 1, times: int = 1) -> Changed:
@@ -159,7 +159,7 @@ def copy_session(desk: Desk, *, session: int, minutes: int, days: int = 1, times
     for start in later_starts(minute_of(original.start), days, times, desk.now_min):
         number = next_number([*numbers, *(copy.number for copy in copies)])
         copies.append(replace(original, number=number, start=iso(start), minutes=minutes))
-    state = _checked(desk.state, [*desk.state.sessions, *copies])
+    state = checked_sessions(desk.state, [*desk.state.sessions, *copies])
     return state, f"Session added: {say_moment(minute_of(copies[0].start))}" + (
         f" and {times - 1} more" if times > 1 else ""
     )
@@ -186,7 +186,7 @@ def take_station_air(desk: Desk, *, session: int) -> Changed:
         sun_w_m2=climate.sun_w_m2,
     )
     records = [changed if s.number == session else s for s in desk.state.sessions]
-    return _checked(desk.state, records), f"Air as the station has it: {say_moment(minute_of(record.start))}"
+    return checked_sessions(desk.state, records), f"Air as the station has it: {say_moment(minute_of(record.start))}"
 
 
 def take_plan(desk: Desk, *, way: str) -> Changed:

@@ -85,36 +85,58 @@ export async function content<T>(asked: Promise<Answer<T>>): Promise<T> {
   return answer.data as T;
 }
 
-export interface Upload {
-  done: Promise<Schemas["TakenView"]>;
+export interface Upload<T> {
+  done: Promise<T>;
   cancel: () => void;
 }
 
-/** Sends a picture, telling how much of it has gone; openapi-fetch cannot say that. */
+/** A file on its way in: its name, how much of it has come (0-1), and a way to stop it. */
+export interface Incoming {
+  name: string;
+  share: number;
+  cancel: () => void;
+}
+
+/** Sends a file, telling how much of it has gone; openapi-fetch cannot say that. */
+function send<T>(
+  address: string,
+  fields: Record<string, string>,
+  file: File,
+  onShare: (share: number) => void,
+): Upload<T> {
+  const request = new XMLHttpRequest();
+  const done = new Promise<T>((resolve, reject) => {
+    request.open("POST", address);
+    request.responseType = "json";
+    request.upload.onprogress = (event) => onShare(event.lengthComputable ? event.loaded / event.total : 0);
+    request.onload = () => {
+      if (request.status === 201) resolve(request.response as T);
+      else reject(problemFrom(request.response));
+    };
+    request.onerror = () =>
+      reject(
+        new Problem("no_answer", `${file.name} did not arrive.`, "Bring it again; nothing was half-saved."),
+      );
+    request.onabort = () => reject(new Problem("cancelled", `${file.name} was not brought.`, ""));
+    const form = new FormData();
+    for (const [name, value] of Object.entries(fields)) form.append(name, value);
+    form.append("file", file);
+    request.send(form);
+  });
+  return { done, cancel: () => request.abort() };
+}
+
+/** Sends a picture to a painting. */
 export function upload(
   painting: number,
   version: number,
   file: File,
   onShare: (share: number) => void,
-): Upload {
-  const request = new XMLHttpRequest();
-  const done = new Promise<Schemas["TakenView"]>((resolve, reject) => {
-    request.open("POST", `/api/paintings/${painting}/sources`);
-    request.responseType = "json";
-    request.upload.onprogress = (event) => onShare(event.lengthComputable ? event.loaded / event.total : 0);
-    request.onload = () => {
-      if (request.status === 201) resolve(request.response as Schemas["TakenView"]);
-      else reject(problemFrom(request.response));
-    };
-    request.onerror = () =>
-      reject(
-        new Problem("no_answer", "The picture did not arrive.", "Bring it again; nothing was half-saved."),
-      );
-    request.onabort = () => reject(new Problem("cancelled", `${file.name} was not brought.`, ""));
-    const form = new FormData();
-    form.append("version", String(version));
-    form.append("file", file);
-    request.send(form);
-  });
-  return { done, cancel: () => request.abort() };
+): Upload<Schemas["TakenView"]> {
+  return send(`/api/paintings/${painting}/sources`, { version: String(version) }, file, onShare);
+}
+
+/** Sends a painting to the shelf: an open document, alone or with its pictures. */
+export function bringPainting(file: File, onShare: (share: number) => void): Upload<Schemas["PaintingView"]> {
+  return send("/api/paintings/brought", {}, file, onShare);
 }

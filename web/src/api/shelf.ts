@@ -1,13 +1,14 @@
 /** The shelf: paintings listed, begun, copied, put in the bin and taken back. */
 import { defineStore } from "pinia";
 import { ref, shallowRef } from "vue";
-import { client, content, Problem, type Begin, type Strip } from "./client";
+import { bringPainting, client, content, Problem, type Begin, type Incoming, type Strip } from "./client";
 
 export const useShelf = defineStore("shelf", () => {
   const strips = shallowRef<Strip[] | null>(null);
   const binned = shallowRef<Strip[]>([]);
   const problem = shallowRef<Problem | null>(null);
   const news = ref("");
+  const incoming = shallowRef<Incoming[]>([]);
 
   async function guarded<T>(deed: () => Promise<T>): Promise<T | null> {
     problem.value = null;
@@ -34,6 +35,18 @@ export const useShelf = defineStore("shelf", () => {
     return found?.id ?? null;
   }
 
+  /** Brings a painting in that was kept in a file, or given by somebody. */
+  async function bring(file: File): Promise<number | null> {
+    const sent = bringPainting(file, (share) => {
+      incoming.value = [{ name: file.name, share, cancel: sent.cancel }];
+    });
+    incoming.value = [{ name: file.name, share: 0, cancel: sent.cancel }];
+    const found = await guarded(() => sent.done);
+    incoming.value = [];
+    if (found) news.value = `${found.brief.title} is on the shelf.`;
+    return found?.id ?? null;
+  }
+
   async function duplicate(id: number): Promise<void> {
     const path = { params: { path: { painting_id: id } } };
     const found = await guarded(() => content(client.POST("/api/paintings/{painting_id}/duplicate", path)));
@@ -51,5 +64,5 @@ export const useShelf = defineStore("shelf", () => {
     await load();
   }
 
-  return { strips, binned, problem, news, load, begin, duplicate, move };
+  return { strips, binned, problem, news, incoming, load, begin, bring, duplicate, move };
 });

@@ -8,17 +8,12 @@ import {
   upload,
   type Change,
   type Choices,
+  type Incoming,
   type Judgement,
   type Outline,
   type Painting,
   type Remedy,
 } from "./client";
-
-export interface Incoming {
-  name: string;
-  share: number;
-  cancel: () => void;
-}
 
 /** A remedy that changes nothing and only points at something. */
 export interface Pointing {

@@ -66,7 +66,7 @@ const at = computed(() => `/api/paintings/${table.painting?.id}`);
         >
         <a v-if="work.sessions.length" class="do quiet" :href="`${at}/sessions.ics`">To a calendar</a>
         <a class="do quiet" :href="`${at}/passes.csv`">Passes as a table</a>
-        <a class="do quiet" :href="`${at}/document.zip`">All of it, as an open document</a>
+        <a class="do quiet" :href="`${at}/document.zip`">All of it, to give away (ZIP)</a>
       </div>
       <div v-if="work.sessions.length" class="deeds">
         <div class="zoom" role="group" aria-label="How close">

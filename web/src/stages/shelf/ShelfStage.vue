@@ -2,12 +2,14 @@
 /** The shelf: all paintings as strips in their own proportions, and what is next for each. */
 import { onMounted, ref, watch } from "vue";
 import { useRouter } from "vue-router";
-import type { Begin } from "@/api/client";
+import type { Begin, Strip } from "@/api/client";
 import { useShelf } from "@/api/shelf";
 import { useTable } from "@/api/store";
 import BriefForm from "@/frame/BriefForm.vue";
+import IncomingFiles from "@/frame/IncomingFiles.vue";
 import NoticeLine from "@/frame/NoticeLine.vue";
 import WallChoice from "@/frame/WallChoice.vue";
+import KeepSheet from "./KeepSheet.vue";
 import LaterIdeas from "./LaterIdeas.vue";
 import ShelfStrip from "./ShelfStrip.vue";
 
@@ -16,6 +18,9 @@ const table = useTable();
 const router = useRouter();
 const beginning = ref(false);
 const showBin = ref(false);
+const keeping = ref<Strip | null>(null);
+const over = ref(false);
+const chooser = ref<HTMLInputElement | null>(null);
 
 onMounted(async () => {
   document.title = "Shelf · Kind Distance";
@@ -29,10 +34,42 @@ async function begin(wanted: Begin): Promise<void> {
   beginning.value = false;
   await router.push(`/paintings/${id}/sources`);
 }
+
+/** Brings paintings in, one after the other; a single one is opened, several are left on the shelf. */
+async function bring(list: FileList | null | undefined): Promise<void> {
+  const files = [...(list ?? [])];
+  const brought: number[] = [];
+  for (const file of files) {
+    const id = await shelf.bring(file);
+    if (id === null) break;
+    brought.push(id);
+  }
+  if (!brought.length) return;
+  if (files.length === 1) return void (await router.push(`/paintings/${brought[0]}/planes`));
+  // What is told of the one that was refused stays.
+  const told = shelf.problem;
+  await shelf.load();
+  shelf.problem = told;
+}
+function choose(event: Event): void {
+  const field = event.target as HTMLInputElement;
+  void bring(field.files);
+  field.value = "";
+}
+function drop(event: DragEvent): void {
+  over.value = false;
+  void bring(event.dataTransfer?.files);
+}
 </script>
 
 <template>
-  <div class="shelf">
+  <div
+    class="shelf"
+    :class="{ over }"
+    @dragover.prevent="over = true"
+    @dragleave="over = false"
+    @drop.prevent="drop"
+  >
     <header class="sky">
       <div>
         <h1>Shelf</h1>
@@ -46,7 +83,18 @@ async function begin(wanted: Begin): Promise<void> {
         </p>
       </div>
       <div class="deeds">
+        <input
+          ref="chooser"
+          class="hidden-label"
+          type="file"
+          multiple
+          accept=".zip,.json"
+          aria-label="Choose a painting's file"
+          tabindex="-1"
+          @change="choose"
+        />
         <button class="do main" @click="beginning = true">New painting</button>
+        <button class="do" @click="chooser?.click()">Bring one in</button>
         <button
           v-if="shelf.binned.length || showBin"
           class="do"
@@ -59,12 +107,14 @@ async function begin(wanted: Begin): Promise<void> {
     </header>
     <NoticeLine :problem="beginning ? null : shelf.problem" @close="shelf.problem = null" />
     <main class="strips">
+      <IncomingFiles :files="shelf.incoming" reading="putting it on the shelf" />
       <template v-if="!showBin">
         <ShelfStrip
           v-for="strip in shelf.strips ?? []"
           :key="strip.id"
           :strip="strip"
           @duplicate="shelf.duplicate(strip.id)"
+          @keep="keeping = strip"
           @bin="shelf.move(strip.id, 'bin', strip.title)"
         />
         <div v-if="shelf.strips && !shelf.strips.length" class="empty">
@@ -72,7 +122,7 @@ async function begin(wanted: Begin): Promise<void> {
           <p>
             Say what the picture is about and what you paint it on. Then bring a photo, see it in a few
             values, sort it into planes from far to near, and get the passes in the order in which to paint
-            them.
+            them. Or bring in a painting that was kept in a file.
           </p>
           <button class="do main" @click="beginning = true">New painting</button>
         </div>
@@ -92,6 +142,14 @@ async function begin(wanted: Begin): Promise<void> {
       <span class="say">Kept in one file on this machine.</span>
       <WallChoice />
     </footer>
+    <v-dialog
+      :model-value="keeping !== null"
+      width="640"
+      aria-label="The painting in a file"
+      @update:model-value="keeping = null"
+    >
+      <KeepSheet v-if="keeping" :strip="keeping" @close="keeping = null" />
+    </v-dialog>
     <v-dialog v-model="beginning" width="640" aria-label="New painting">
       <div class="sheet">
         <h1>New painting</h1>

@@ -6,7 +6,7 @@ defineProps<{
   /** The painting. */
   strip: Strip;
 }>();
-const emit = defineEmits<{ duplicate: []; bin: []; takeBack: [] }>();
+const emit = defineEmits<{ duplicate: []; keep: []; bin: []; takeBack: [] }>();
 </script>
 
 <template>
@@ -50,6 +50,7 @@ const emit = defineEmits<{ duplicate: []; bin: []; takeBack: [] }>();
       <div class="deeds">
         <template v-if="!strip.binned">
           <button class="do quiet" @click="emit('duplicate')">Duplicate</button>
+          <button class="do quiet" @click="emit('keep')">Keep in a file</button>
           <button class="do quiet" @click="emit('bin')">Put in the bin</button>
         </template>
         <button v-else class="do" @click="emit('takeBack')">Take it back</button>

@@ -3,8 +3,8 @@
 import { computed, onBeforeUnmount, onMounted, ref, watch } from "vue";
 import type { Source } from "@/api/client";
 import { useTable } from "@/api/store";
+import IncomingFiles from "@/frame/IncomingFiles.vue";
 import StageLayout from "../StageLayout.vue";
-import IncomingPictures from "./IncomingPictures.vue";
 import SourceBoard from "./SourceBoard.vue";
 import SourceFacts from "./SourceFacts.vue";
 import type { Tool } from "./tools";
@@ -83,7 +83,7 @@ onBeforeUnmount(() => window.removeEventListener("paste", paste));
         </p>
         <button class="do main" @click="chooser?.click()">Choose photos</button>
       </div>
-      <IncomingPictures />
+      <IncomingFiles :files="table.incoming" reading="reading its values" />
       <ul v-if="sources.length" class="wall" aria-label="All sources">
         <li v-for="source in sources" :key="source.number">
           <button

@@ -1,14 +1,19 @@
 <script setup lang="ts">
-/** Pictures on their way in: how far each is, and a way to stop it. */
-import { useTable } from "@/api/store";
+/** Files on their way in: how far each is, and a way to stop it. */
+import type { Incoming } from "@/api/client";
 
-const table = useTable();
+defineProps<{
+  /** The files, none of them arrived yet. */
+  files: Incoming[];
+  /** What is done once one has come. */
+  reading: string;
+}>();
 </script>
 
 <template>
-  <ul v-if="table.incoming.length" class="incoming" aria-live="polite">
-    <li v-for="each in table.incoming" :key="each.name">
-      <span>{{ each.name }}: {{ each.share < 1 ? "coming in" : "reading its values" }}</span>
+  <ul v-if="files.length" class="incoming" aria-live="polite">
+    <li v-for="each in files" :key="each.name">
+      <span>{{ each.name }}: {{ each.share < 1 ? "coming in" : reading }}</span>
       <span class="bar"><i :style="{ width: `${100 * each.share}%` }"></i></span>
       <button class="do quiet" @click="each.cancel()">Stop</button>
     </li>
