@@ -100,7 +100,7 @@ class AtTheTable(InBrowser):
         chooser.set_input_files({"name": "notes.json", "mimeType": "application/json", "buffer": b'{"format": "x"}'})
         alert = page.get_by_role("alert")
         expect(alert).to_contain_text("notes.json")
-        expect(alert).to_contain_text("Mend these places.")
+        expect(alert).to_contain_text("no painting of this application")
         expect(page.locator("article.strip")).to_have_count(3)
 
     def test_the_ladder_follows_the_pointer_where_its_box_is_taller_than_its_drawing(self):

@@ -16,6 +16,7 @@ from kind_distance.exchange.document.faults import faults_of
 from kind_distance.exchange.document.whole import Document
 
 NAME_IN_ZIP = "painting.json"
+FORMAT, VERSION = "kind-distance-painting", 1
 LARGEST_JSON = 32 * 1024 * 1024
 MOST_TOLD = 12
 ZIP_BEGINS = b"PK\x03\x04"
@@ -109,6 +110,17 @@ def _place(at: tuple[int | str, ...]) -> str:
     return said or "the document"
 
 
+def _check_kind(found: object, name: str) -> None:
+    """Say it at once where the rest would only be a list of faults: another kind of file, or a later version."""
+    if not isinstance(found, dict) or found.get("format") != FORMAT:
+        raise DocumentError(f"{name} is no painting of this application.", f'Give one whose format is "{FORMAT}".')
+    version = found.get("version")
+    if isinstance(version, int) and version > VERSION:
+        raise DocumentError(
+            f"{name} was written by a later version of this application.", "Bring this one up to date first."
+        )
+
+
 def _document(data: bytes, name: str) -> Document:
     if len(data) > LARGEST_JSON:
         raise DocumentError(f"{name} is larger than any painting's document.", "Give the JSON of one painting.")
@@ -124,6 +136,7 @@ def _document(data: bytes, name: str) -> Document:
         raise DocumentError(f"{name} is nested deeper than any painting.", "Give the JSON of one painting.") from None
     except ValueError:
         raise DocumentError(f"{name} holds a number that is none.", "Give the JSON of one painting.") from None
+    _check_kind(found, name)
     try:
         document = Document.model_validate_json(json.dumps(found))
     except ValidationError as error:

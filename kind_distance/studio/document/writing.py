@@ -26,7 +26,7 @@ from kind_distance.exchange.document.pictures import (
     ThumbnailPart,
 )
 from kind_distance.exchange.document.planning import SessionPart
-from kind_distance.exchange.document.reading import NAME_IN_ZIP
+from kind_distance.exchange.document.reading import FORMAT, NAME_IN_ZIP, VERSION
 from kind_distance.exchange.pictures import jpeg
 from kind_distance.store import pictures
 from kind_distance.store.database import opened
@@ -76,8 +76,8 @@ def document_of(state: State, found: Survey, *, originals: bool = False) -> dict
     if brief.focus_x is not None and brief.focus_y is not None:
         focus = {"x": brief.focus_x, "y": brief.focus_y, "reach": brief.focus_reach}
     return {
-        "format": "kind-distance-painting",
-        "version": 1,
+        "format": FORMAT,
+        "version": VERSION,
         "title": brief.title,
         "idea": brief.idea,
         "medium": brief.medium,
