@@ -4,21 +4,24 @@ from __future__ import annotations
 
 from typing import Annotated
 
-from fastapi import APIRouter, File, Form, UploadFile
+from fastapi import APIRouter, BackgroundTasks, File, Form, UploadFile
 
 from kind_distance.api.changes import ChangeRequest, VersionRequest
 from kind_distance.api.context import Here
 from kind_distance.api.models import PaintingView, SketchesView, TakenView
 from kind_distance.api.picturemodels import SketchRequest
 from kind_distance.api.views import painting_view
+from kind_distance.studio.strokes import prepare
 
 router = APIRouter(prefix="/api/paintings", tags=["painting"])
 
 
 @router.get("/{painting_id}", summary="Open a painting")
-def open_painting(here: Here, painting_id: int) -> PaintingView:
+def open_painting(here: Here, painting_id: int, afterwards: BackgroundTasks) -> PaintingView:
     """Open it with everything that follows from its state."""
-    return painting_view(here.studio, here.studio.open(painting_id, here.clock()), here.now_min)
+    opened = here.studio.open(painting_id, here.clock())
+    afterwards.add_task(prepare, here.studio.file, opened.painting.state)
+    return painting_view(here.studio, opened, here.now_min)
 
 
 @router.post("/{painting_id}/changes", summary="Change a painting")
@@ -45,12 +48,17 @@ def redo(here: Here, painting_id: int, wanted: VersionRequest) -> PaintingView:
 
 @router.post("/{painting_id}/sources", status_code=201, summary="Bring a photo")
 def add_source(
-    here: Here, painting_id: int, file: Annotated[UploadFile, File()], version: Annotated[int, Form()]
+    here: Here,
+    painting_id: int,
+    file: Annotated[UploadFile, File()],
+    version: Annotated[int, Form()],
+    afterwards: BackgroundTasks,
 ) -> TakenView:
     """Take in a picture; the same picture twice is recognised (`new` is false)."""
     opened, source, new = here.studio.add_source(
         painting_id, version, file.file.read(), file.filename or "photo", here.clock()
     )
+    afterwards.add_task(prepare, here.studio.file, opened.painting.state)
     shown = painting_view(here.studio, opened, here.now_min)
     return TakenView(source=source.number, name=source.name, new=new, painting=shown)
 

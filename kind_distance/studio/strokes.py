@@ -104,6 +104,18 @@ def _proposal(file: Path, plate: Plate, count: int, with_sky: bool) -> NDArray[n
     return propose_planes(darkroom.working(file, plate), count, with_sky=with_sky)
 
 
+def prepare(file: Path, state: State) -> None:
+    """Find what the first stroke that spreads will want, while nobody waits for it: half a second on a new photo."""
+    source = main_source(state)
+    if source is None:
+        return
+    plate = plate_of(source)
+    lines = tuple(stroke for stroke in strokes_by_rank(state) if stroke.kind == "level")
+    _cut(file, plate, lines)
+    if state.planes:
+        _middles(file, plate, len(state.planes), state.planes[0].kind == "sky", lines)
+
+
 def labels_of(file: Path, state: State) -> NDArray[np.uint8] | None:
     """Plane of each pixel of the main picture, or None while there is no picture or no plane."""
     source = main_source(state)

@@ -5,6 +5,7 @@ import io
 import numpy as np
 from PIL import Image
 
+from kind_distance.store.database import opened
 from tests.support import WithApi, bands, file_bytes
 
 
@@ -32,6 +33,13 @@ class Depth(WithApi):
     def light(self, **params):
         seen = Image.open(io.BytesIO(self.get("veil.jpg", **params).content)).convert("L")
         return np.asarray(seen, dtype=float)
+
+    def test_what_the_first_stroke_wants_is_there_once_the_photo_was_looked_at(self):
+        painting = self.bring(self.begin()).json()["painting"]
+        with opened(self.file) as db:
+            kinds = [kind for (kind,) in db.execute("SELECT kind FROM derived")]
+        self.assertIn("segments.npy", kinds)
+        self.assertEqual(self.client.get(f"/api/paintings/{painting['id']}").status_code, 200)
 
     def test_another_veil(self):
         self.far()
