@@ -156,7 +156,7 @@ def _taken(document: Document, sessions: dict[int, Session]) -> Listed:
 
 def _deadline(document: Document) -> Deadline | None:
     ready = document.ready_by
-    if ready is None:
+    if ready is None or ready.day is None:
         return None
     return Deadline(_minute(ready.day, "ready_by.day") // 1440 * 1440, purpose_of(ready.purpose))
 

@@ -108,6 +108,12 @@ class ThereAndBack(WithDemo):
         again = self.studio.bring(self.taken_out(brought), "painting.zip", NOW)
         self.assertEqual(again.painting.state, found.painting.state)
 
+    def test_what_it_was_to_be_ready_for_stays_without_a_day(self):
+        found = self.do(self.studio.open(TEA, NOW), "set_brief", deadline="2026-12-20", deadline_for="sale")
+        found = self.do(found, "set_brief", deadline="")
+        brief = self.studio.bring(self.taken_out(found), "painting.zip", NOW).painting.state.brief
+        self.assertEqual((brief.deadline, brief.deadline_for), (None, "sale"))
+
     def test_to_another_machine(self):
         found = self.studio.open(POOL, NOW)
         data = self.taken_out(found)
@@ -248,6 +254,7 @@ class ByAnotherHand(WithDemo):
             ({"drawing": {"medium": "lipstick"}}, "the document: "),
             ({"support": {"width_cm": 0.5, "height_cm": 10}}, "the document: a support"),
             ({"ready_by": {"day": "some day"}}, "ready_by.day: "),
+            ({"support": {"name": "x" * 41}}, "support.name"),
             ({"sessions": [{"start": "noon", "minutes": 60}]}, r"sessions\[0\]: "),
             ({"sessions": [FIELD["sessions"][0]] * 2}, "sessions: "),
             ({"passes": [{"kind": "varnish", "plane": "Sky"}]}, r"passes\[0\]: this pass belongs"),

@@ -7,7 +7,7 @@ from typing import Annotated, Literal
 from pydantic import Field
 
 from kind_distance.core.passes.kinds import PassKind
-from kind_distance.exchange.document.part import Name, Number, Part, Point, Text, Value
+from kind_distance.exchange.document.part import Name, Number, Part, Point, Value
 
 Centimetres = Annotated[float, Field(ge=0, le=100_000, allow_inf_nan=False)]
 PaintName = Literal["watercolour", "gouache", "rewettable", "acrylic", "oil", "dry", "varnish"]
@@ -82,7 +82,7 @@ class SessionPart(Part):
 
     start: Annotated[str, Field(max_length=25)] = Field(description="Local time, ISO 8601 to the minute.")
     minutes: Annotated[int, Field(ge=5, le=720)]
-    place: Text = ""
+    place: Annotated[str, Field(max_length=60)] = ""
     outdoors: bool = False
     temperature_c: Annotated[float, Field(ge=-20, le=50)] = 20.0
     humidity: Annotated[float, Field(ge=1, le=100)] = 50.0
@@ -110,13 +110,13 @@ class PlanPart(Part):
 class ReadyBy(Part):
     """The day by which the painting has to be ready, and for what."""
 
-    day: Annotated[str, Field(max_length=25)]
+    day: Annotated[str, Field(max_length=25)] | None = None
     purpose: Literal["gift", "trip", "sale"] = "gift"
 
 
 class Support(Part):
     """What is painted on. [cm]"""  # noqa: D400, D415  the unit ends the line
 
-    name: Text = "board"
+    name: Annotated[str, Field(max_length=40)] = "board"
     width_cm: Annotated[float, Field(gt=0, le=1000)] = 30.5
     height_cm: Annotated[float, Field(gt=0, le=1000)] = 22.9

@@ -127,7 +127,10 @@ def _document(data: bytes, name: str) -> Document:
     try:
         found = json.loads(data.decode("utf-8"))
     except UnicodeDecodeError:
-        raise DocumentError(f"{name} is no text in UTF-8.", "Give JSON, or a ZIP with painting.json in it.") from None
+        raise DocumentError(
+            f"{name} is no text in UTF-8.",
+            "Give JSON, or a ZIP with painting.json in it. A photo is brought to the sources of a painting.",
+        ) from None
     except json.JSONDecodeError as error:
         raise DocumentError(
             f"{name}, line {error.lineno}, column {error.colno}: {error.msg}.", "Mend the JSON there."

@@ -114,14 +114,14 @@ def _brief(document: Document) -> Brief:
     with _at("depth"):
         DepthSettings(depth.veil, depth.visibility_km, depth.pull, depth.key, depth.gap, depth.airlight)
     deadline = None
-    if ready is not None:
+    if ready is not None and ready.day is not None:
         with _at("ready_by.day"):
             deadline = iso(minute_of(ready.day))[:10]
     brief = Brief(
         title=document.title,
         idea=document.idea,
         medium=document.medium,
-        support=document.support.name[:40],
+        support=document.support.name,
         width_cm=document.support.width_cm,
         height_cm=document.support.height_cm,
         unit=document.unit,
@@ -323,7 +323,7 @@ def _with_sessions(state: State, document: Document) -> State:
     records = []
     for at, (number, part) in enumerate(zip(numbers_of(document.sessions), document.sessions, strict=True)):
         with _at(f"sessions[{at}]"):
-            place = clean_text(part.place[:60], "place", 60, needed=False)
+            place = clean_text(part.place, "place", 60, needed=False)
             records.append(_kept(part, SessionRecord, number=number, start=iso(minute_of(part.start)), place=place))
     with _at("sessions"):
         return checked_sessions(state, records)

@@ -118,9 +118,9 @@ def document_of(state: State, found: Survey, *, originals: bool = False) -> dict
         "passes_by_hand": brief.passes_by_hand,
         "sessions": [_part(each, SessionPart, start=each.start[:16]) for each in state.sessions],
         "plan": _plan(state, work),
-        "ready_by": None
-        if brief.deadline is None
-        else {"day": brief.deadline, "purpose": brief.deadline_for or "gift"},
+        "ready_by": {"day": brief.deadline, "purpose": brief.deadline_for or "gift"}
+        if brief.deadline or brief.deadline_for
+        else None,
         "meant_so": {each.key: each.reason for each in state.meant_so},
         "pictures": [_file_of(each, originals=originals) for each in state.sources],
         "sources": [_source(each, originals=originals) for each in state.sources],
