@@ -10,6 +10,7 @@
     │   ├── BrokenPictureError
     │   ├── PictureTooLargeError
     │   └── PictureTooSmallError
+    ├── DocumentError            a document that cannot be read as a painting
     ├── NotFoundError            the thing asked for is not (or no longer) there
     ├── InUseError               another thing still needs it
     ├── ChangedElsewhereError    the painting moved on since this page was read
@@ -81,6 +82,12 @@ class PictureTooSmallError(PictureError):
     """Fewer pixels than values can be read from."""
 
     code = "picture_too_small"
+
+
+class DocumentError(KindDistanceError):
+    """A document that cannot be read as a painting; the message names the place of the fault."""
+
+    code = "document"
 
 
 class NotFoundError(KindDistanceError):

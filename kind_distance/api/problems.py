@@ -13,11 +13,11 @@ from starlette.exceptions import HTTPException
 
 from kind_distance import errors
 from kind_distance.errors import KindDistanceError
-from kind_distance.exchange.document.reading import DocumentError
 
 MEDIA_TYPE = "application/problem+json"
 STATUS: dict[type[KindDistanceError], int] = {
     errors.DomainError: 422,
+    errors.DocumentError: 422,
     errors.PictureError: 422,
     errors.NotAPictureError: 415,
     errors.EmptyPictureError: 422,
@@ -29,7 +29,6 @@ STATUS: dict[type[KindDistanceError], int] = {
     errors.ChangedElsewhereError: 409,
     errors.NothingToUndoError: 409,
     errors.UnsafeOrderError: 409,
-    DocumentError: 422,
 }
 HTTP_SAID = {
     400: ("not_understood", "This request cannot be understood.", "Reload the page."),

@@ -23,8 +23,7 @@ from kind_distance.core.schedule.search import Listed
 from kind_distance.core.schedule.verify import verify
 from kind_distance.core.schedule.work import Easel, Work, put_to_work, schools_of
 from kind_distance.core.wording import say_minutes
-from kind_distance.errors import DomainError
-from kind_distance.exchange.document.reading import DocumentError
+from kind_distance.errors import DocumentError, DomainError
 from kind_distance.exchange.document.whole import Document
 from kind_distance.studio.clock import iso, minute_of, say_date, say_day
 from kind_distance.studio.workplan import LEAST_PAINTING_MIN

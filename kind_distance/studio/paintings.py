@@ -10,7 +10,6 @@ from typing import Any, BinaryIO
 
 from kind_distance.core.picture.page import MOST_FRAMES, check_corners
 from kind_distance.errors import DomainError
-from kind_distance.exchange.document.reading import open_document
 from kind_distance.exchange.pictures import MOST_BYTES
 from kind_distance.store import paintings as kept
 from kind_distance.store import pictures
@@ -22,7 +21,6 @@ from kind_distance.studio.changes.desk import Desk
 from kind_distance.studio.changes.sources import with_sketch, with_source
 from kind_distance.studio.clock import EPOCH
 from kind_distance.studio.darkroom import cut_sketch, take_in
-from kind_distance.studio.document.reading import pictures_of, state_of
 from kind_distance.studio.plates import source_of
 from kind_distance.studio.summary import summarise
 from kind_distance.studio.survey import Survey, survey
@@ -166,6 +164,10 @@ class Studio:
         DocumentError, PictureError
             If something in it makes no sense; nothing is kept then, no picture either.
         """
+        # The document's parts are many and seldom wanted: the shelf does not wait for them.
+        from kind_distance.exchange.document.reading import open_document
+        from kind_distance.studio.document.reading import pictures_of, state_of
+
         new: list[str] = []
         try:
             document, packed = open_document(data, name)

@@ -15,7 +15,8 @@ import networkx
 from kind_distance.core.paint.media import MEDIA
 from kind_distance.core.passes.schools import SCHOOLS
 from kind_distance.core.schedule.verify import verify
-from kind_distance.exchange.document.reading import DocumentError, json_schema, read_document
+from kind_distance.errors import DocumentError
+from kind_distance.exchange.document.reading import json_schema, read_document
 from kind_distance.headless.measure import measure_photo
 from kind_distance.headless.plan import as_data, as_text, plan_document
 from tests.support import PICTURES, bands, file_bytes

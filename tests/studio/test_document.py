@@ -12,8 +12,8 @@ from unittest import mock
 import jsonschema
 from PIL import Image
 
-from kind_distance.errors import KindDistanceError, PictureError
-from kind_distance.exchange.document.reading import DocumentError, json_schema, read_document
+from kind_distance.errors import DocumentError, KindDistanceError, PictureError
+from kind_distance.exchange.document.reading import json_schema, read_document
 from kind_distance.store.database import opened
 from kind_distance.studio.document.writing import document_of, told_apart, write_document, written
 from kind_distance.studio.paintings import Studio

@@ -11,7 +11,7 @@ from typing import Any, BinaryIO
 
 from pydantic import ValidationError
 
-from kind_distance.errors import DomainError, KindDistanceError
+from kind_distance.errors import DocumentError, DomainError
 from kind_distance.exchange.document.faults import faults_of
 from kind_distance.exchange.document.whole import Document
 
@@ -21,12 +21,6 @@ LARGEST_JSON = 32 * 1024 * 1024
 MOST_TOLD = 12
 ZIP_BEGINS = b"PK\x03\x04"
 DAMAGED = (zipfile.BadZipFile, OSError, RuntimeError, NotImplementedError, EOFError, ValueError)
-
-
-class DocumentError(KindDistanceError):
-    """A document that cannot be read as a painting; the message names the place of the fault."""
-
-    code = "document"
 
 
 class Packed:

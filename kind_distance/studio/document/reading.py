@@ -22,12 +22,11 @@ from kind_distance.core.passes.kinds import kind_of, paint_in, title_in
 from kind_distance.core.passes.needed import estimate_minutes
 from kind_distance.core.picture.balance import reference_of
 from kind_distance.core.picture.crops import LEAST_CROP_PX
-from kind_distance.errors import DomainError, KindDistanceError
+from kind_distance.errors import DocumentError, DomainError, KindDistanceError
 from kind_distance.exchange.document.faults import numbers_of
 from kind_distance.exchange.document.part import Part
 from kind_distance.exchange.document.pictures import Source, ThumbnailPart
 from kind_distance.exchange.document.planning import LayerPass, Plane
-from kind_distance.exchange.document.reading import DocumentError
 from kind_distance.exchange.document.whole import Document
 from kind_distance.exchange.pictures import PictureFacts
 from kind_distance.store.records import (
