@@ -11,11 +11,18 @@ from kind_distance.core.depth.kept import KeptLight, Reserve, audit_kept, measur
 from kind_distance.core.depth.plan import DepthInput, DepthPlan
 from kind_distance.core.judgement import Judgement
 from kind_distance.core.paint.media import ground_of, medium_of
-from kind_distance.store.records import State
+from kind_distance.store.records import ReserveRecord, State
 from kind_distance.studio import darkroom
 from kind_distance.studio.plates import main_source, plate_of
 
 FAR_LEFT = 0.85  # the air dims a plane's lights once it leaves less than this of its contrast
+
+
+def reserve_of(record: ReserveRecord) -> Reserve | None:
+    """Check a reserved light; None where straightening has cut it off."""
+    if not any(0 <= x <= 1 and 0 <= y <= 1 for x, y in record.points):
+        return None
+    return Reserve(record.number, record.name, record.way, record.points)
 
 
 def kept_lights(
@@ -30,11 +37,9 @@ def kept_lights(
     masses, lights = [p.value for p in plan.planes], [p.light for p in plan.planes]
     found = []
     for record in state.reserves:
-        if not any(0 <= x <= 1 and 0 <= y <= 1 for x, y in record.points):
-            continue  # cut off by straightening
-        reserve = Reserve(record.number, record.name, record.way, record.points)
-        light = measure_kept(reserve, labels, value, masses, lights, ground)
-        if light is not None:
+        reserve = reserve_of(record)
+        light = None if reserve is None else measure_kept(reserve, labels, value, masses, lights, ground)
+        if reserve is not None and light is not None:
             found.append((reserve, light))
     return found
 

@@ -39,12 +39,12 @@ def strokes_by_rank(state: State) -> tuple[Stroke, ...]:
 @lru_cache(maxsize=8)
 def _ranked(planes: tuple[PlaneRecord, ...], strokes: tuple[StrokeRecord, ...]) -> tuple[Stroke, ...]:
     rank = {plane.number: plane.rank for plane in planes}
-    ranked = (_stroke(each, rank[each.plane]) for each in strokes)
+    ranked = (stroke_of(each, rank[each.plane]) for each in strokes)
     return tuple(stroke for stroke in ranked if stroke is not None)
 
 
 @lru_cache(maxsize=256)
-def _stroke(kept: StrokeRecord, rank: int) -> Stroke | None:
+def stroke_of(kept: StrokeRecord, rank: int) -> Stroke | None:
     """Check a kept stroke, once; None where straightening has cut it off."""
     if not any(0 <= x <= 1 and 0 <= y <= 1 for x, y in kept.points):
         return None

@@ -54,14 +54,19 @@ def set_depth(
     return replace(desk.state, brief=brief), ", ".join(said[name] for name in named) or "The veil as usual"
 
 
-def set_planned_value(desk: Desk, *, plane: int, value: float) -> Changed:
-    """Hold a plane at a value by hand."""
-    record = desk.plane(plane)
+def check_value(value: float) -> None:
+    """Raise DomainError for a value that no paint reaches."""
     if not PAINT_DARKEST <= value <= PAINT_LIGHTEST:
         raise DomainError(
             f"Paint reaches from {PAINT_DARKEST:.2f} to {PAINT_LIGHTEST:.1f}, not {value:.1f}.",
             "Choose a value in that range.",
         )
+
+
+def set_planned_value(desk: Desk, *, plane: int, value: float) -> Changed:
+    """Hold a plane at a value by hand."""
+    record = desk.plane(plane)
+    check_value(value)
     changed = replace(record, locked_value=round(value, 2))
     planes = tuple(changed if p.number == record.number else p for p in desk.state.planes)
     return replace(desk.state, planes=planes), f"{record.name} to {value:.1f}"

@@ -2,11 +2,12 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterable
 from dataclasses import dataclass
 from pathlib import Path
 
 from kind_distance.errors import DomainError, NotFoundError
-from kind_distance.store.records import Beside, PlaneRecord, State
+from kind_distance.store.records import Beside, ElementRecord, PlaneRecord, State
 from kind_distance.studio.survey import Survey, survey
 
 Changed = tuple[State, str]
@@ -48,6 +49,24 @@ class Desk:
 def next_number(numbers: list[int]) -> int:
     """Give the next free number of a list."""
     return max(numbers, default=0) + 1
+
+
+def numbered_name(name: str, taken: Iterable[str]) -> str:
+    """Tell a name from those that are taken: the second of a name is numbered; large and small letters are one."""
+    known = {each.casefold() for each in taken}
+    own, at = name, 2
+    while own.casefold() in known:
+        ending = f" {at}"
+        own, at = name[: LONGEST_NAME - len(ending)] + ending, at + 1
+    return own
+
+
+def own_name(said: str, others: Iterable[PlaneRecord | ElementRecord]) -> str:
+    """Clean a name that is given; raise DomainError where another has it: sentences and documents go by names."""
+    name = clean_text(said, "name", LONGEST_NAME)
+    if name.casefold() in {each.name.casefold() for each in others}:
+        raise DomainError(f"{name} is named already.", "Give this one a name of its own.")
+    return name
 
 
 def clean_text(said: str, what: str, longest: int, *, needed: bool = True) -> str:

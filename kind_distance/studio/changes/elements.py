@@ -6,7 +6,7 @@ from dataclasses import replace
 
 from kind_distance.errors import DomainError, NotFoundError
 from kind_distance.store.records import ElementRecord, State
-from kind_distance.studio.changes.desk import LONGEST_NAME, Changed, Desk, clean_text, next_number
+from kind_distance.studio.changes.desk import Changed, Desk, next_number, own_name
 from kind_distance.studio.changes.planes import handled
 
 CHANGES = ("add_element", "set_element", "remove_element")
@@ -20,21 +20,14 @@ def _element_of(state: State, number: int) -> ElementRecord:
     raise NotFoundError("thing", number)
 
 
-def _check_own(state: State, name: str, number: int) -> None:
-    """Refuse the name of another thing: passes are told by it which thing they paint."""
-    if any(each.name.casefold() == name.casefold() for each in state.elements if each.number != number):
-        raise DomainError(f"{name} is listed already.", "Give the second one a name of its own.")
-
-
 def add_element(
     desk: Desk, *, name: str, plane: int | None = None, x: float | None = None, y: float | None = None
 ) -> Changed:
     """Name a thing; without a plane it is said to be missing until it has one."""
     state = desk.state
-    said = clean_text(name, "name", LONGEST_NAME)
+    said = own_name(name, state.elements)
     if len(state.elements) >= MOST_ELEMENTS:
         raise DomainError(f"{MOST_ELEMENTS} things are listed already.", "Take one off the list first.")
-    _check_own(state, said, 0)
     if (x is None) != (y is None) or any(v is not None and not 0 <= v <= 1 for v in (x, y)):
         raise DomainError("That lies outside the picture.", "Press where it stands.")
     number = next_number([each.number for each in state.elements])
@@ -56,8 +49,7 @@ def set_element(
     """Rename a thing, say how it is handled, or put it into a plane; None takes it out unless more is said."""
     record, state = _element_of(desk.state, element), desk.state
     if name is not None:
-        record = replace(record, name=clean_text(name, "name", LONGEST_NAME))
-        _check_own(state, record.name, record.number)
+        record = replace(record, name=own_name(name, [each for each in state.elements if each.number != element]))
     handling = handled(record, body, marks, brush)
     record = replace(
         record,

@@ -6,7 +6,7 @@ from dataclasses import replace
 from typing import Any, cast
 
 from kind_distance.core.paint.drying import AIDS
-from kind_distance.core.paint.media import SAID, WATER_BORNE, medium_of
+from kind_distance.core.paint.media import SAID, WATER_BORNE, Medium, medium_of
 from kind_distance.core.paint.underlay import UNDERLAY
 from kind_distance.core.passes.audit import LEAST_PART_MIN, UNSAFE, first_clash
 from kind_distance.core.passes.kinds import KINDS, LEVEL, PassKind, cannot, kind_of, paint_in, title_in
@@ -90,13 +90,18 @@ def _of_paint(record: PassRecord, paint: str | None, aid: str | None) -> dict[st
             raise DomainError(f"A pass is not painted in {paint}.", "Choose a paint of the list.")
         new["paint"] = paint
     if aid is not None:
-        if aid not in AIDS or (aid and new.get("paint", record.paint) not in WATER_BORNE):
-            raise DomainError(
-                "Only paint that dries by its water is helped by mist or a dryer; oil wrinkles under heat.",
-                "Let it dry by itself.",
-            )
+        check_aid(aid, new.get("paint", record.paint))
         new["aid"] = aid
     return new
+
+
+def check_aid(aid: str, paint: str) -> None:
+    """Raise DomainError for a help that a paint cannot take."""
+    if aid not in AIDS or (aid and paint not in WATER_BORNE):
+        raise DomainError(
+            "Only paint that dries by its water is helped by mist or a dryer; oil wrinkles under heat.",
+            "Let it dry by itself.",
+        )
 
 
 def set_pass(
@@ -138,6 +143,13 @@ def set_pass(
     return _with_pass(state, changed), f"Pass: {changed.title}"
 
 
+def check_kind(kind: PassKind, medium: Medium) -> None:
+    """Raise DomainError for a pass that a medium cannot do."""
+    why = cannot(kind, medium.first_paint if kind in ("mask", "unmask") else medium.later_paint)
+    if why is not None:
+        raise DomainError(why, "Choose another kind of pass.")
+
+
 def add_pass(
     desk: Desk,
     *,
@@ -157,9 +169,7 @@ def add_pass(
     if plane is None and found.where == "plane" and not state.planes:
         raise DomainError("There is no plane to paint yet.", "Name the planes first.")
     usual, paint = title_in(found.key, medium), paint_in(found.key, medium)
-    why = cannot(found.key, medium.first_paint if found.key in ("mask", "unmask") else medium.later_paint)
-    if why is not None:
-        raise DomainError(why, "Choose another kind of pass.")
+    check_kind(found.key, medium)
     brief = state.brief
     whole = brief.width_cm * brief.height_cm
     reading = desk.survey().depth.given.readings[plane - 1] if plane and desk.plane(plane) else None

@@ -12,7 +12,15 @@ from kind_distance.core.paint.handling import Handling
 from kind_distance.errors import DomainError, InUseError, NotFoundError
 from kind_distance.store.records import ElementRecord, PlaneRecord, Point, State, StrokeRecord
 from kind_distance.studio import darkroom
-from kind_distance.studio.changes.desk import LONGEST_NAME, Changed, Desk, clean_text, next_number
+from kind_distance.studio.changes.desk import (
+    LONGEST_NAME,
+    Changed,
+    Desk,
+    clean_text,
+    next_number,
+    numbered_name,
+    own_name,
+)
 from kind_distance.studio.plates import main_source, plate_of
 
 CHANGES = (
@@ -69,7 +77,8 @@ def _in_order(planes: list[PlaneRecord]) -> tuple[PlaneRecord, ...]:
     return tuple(replace(plane, rank=rank) for rank, plane in enumerate(planes, start=1))
 
 
-def _check_distance(distance_m: float) -> None:
+def check_distance(distance_m: float) -> None:
+    """Raise DomainError for a distance that nobody sees."""
     if not 0.1 <= distance_m <= FARTHEST_M:
         raise DomainError(
             f"A distance of {distance_m:g} m is none that one sees.",
@@ -85,31 +94,14 @@ def add_plane(desk: Desk, *, name: str, after: int, kind: str = "land", distance
     if kind not in KINDS:
         raise DomainError(f"A plane is sky, land or water, not {kind}.", "Choose one of the three.")
     if distance_m is not None:
-        _check_distance(distance_m)
+        check_distance(distance_m)
     elif kind != "sky":
         distance_m = _between(planes, after)
     at = min(max(after, 0), len(planes))
     number = next_number([p.number for p in planes])
-    planes.insert(at, PlaneRecord(number, 0, _free_name(planes, name), kind, distance_m))
+    own = numbered_name(clean_text(name, "name", LONGEST_NAME), [plane.name for plane in planes])
+    planes.insert(at, PlaneRecord(number, 0, own, kind, distance_m))
     return replace(desk.state, planes=_in_order(planes)), f"Plane added: {planes[at].name}"
-
-
-def _free_name(planes: list[PlaneRecord], name: str) -> str:
-    """Give a new plane a name of its own: the second of a name is numbered."""
-    said, taken = clean_text(name, "name", LONGEST_NAME), {plane.name.casefold() for plane in planes}
-    own, at = said, 2
-    while own.casefold() in taken:
-        ending = f" {at}"
-        own, at = said[: LONGEST_NAME - len(ending)] + ending, at + 1
-    return own
-
-
-def _own_name(planes: tuple[PlaneRecord, ...], record: PlaneRecord, name: str) -> str:
-    """Check a name that a painter gives: every sentence about planes tells them apart by it."""
-    said = clean_text(name, "name", LONGEST_NAME)
-    if any(each.name.casefold() == said.casefold() for each in planes if each.number != record.number):
-        raise DomainError(f"{said} is a plane already.", "Give this one a name of its own.")
-    return said
 
 
 def _between(planes: list[PlaneRecord], after: int) -> float | None:
@@ -149,7 +141,7 @@ def set_plane(
     record = desk.plane(plane)
     new: dict[str, Any] = {}
     if name is not None:
-        new["name"] = _own_name(desk.state.planes, record, name)
+        new["name"] = own_name(name, [each for each in desk.state.planes if each.number != record.number])
     if kind is not None:
         if kind not in KINDS:
             raise DomainError(f"A plane is sky, land or water, not {kind}.", "Choose one of the three.")
@@ -159,7 +151,7 @@ def set_plane(
             raise DomainError("A plane is solid, seen through, or of thin accents.", "Choose one of the three.")
         new["nature"] = nature
     if distance_m is not None:
-        _check_distance(distance_m)
+        check_distance(distance_m)
         new["distance_m"] = distance_m
     new.update(handled(record, body, marks, brush))
     if (kind or record.kind) == "sky":

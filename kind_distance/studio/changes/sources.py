@@ -151,13 +151,18 @@ def set_horizon(desk: Desk, *, source: int, horizon: float | None = None) -> Cha
     return _with(desk.state, replace(record, horizon=kept)), f"Horizon of {record.name}"
 
 
-def set_air(desk: Desk, *, source: int, veil: str | None = None, visibility_km: float | None = None) -> Changed:
-    """Say in which air a photo was taken; None where it is the painting's own veil."""
-    record = source_of(desk.state, source)
+def check_air(veil: str | None, visibility_km: float | None) -> None:
+    """Raise DomainError for an air that is none."""
     if veil is not None:
         profile_of(veil)
     if visibility_km is not None and not 0.01 <= visibility_km <= 340:
         raise DomainError("One sees between 10 m and 340 km far.", "Enter a visibility in that range.")
+
+
+def set_air(desk: Desk, *, source: int, veil: str | None = None, visibility_km: float | None = None) -> Changed:
+    """Say in which air a photo was taken; None where it is the painting's own veil."""
+    record = source_of(desk.state, source)
+    check_air(veil, visibility_km)
     kept = None if visibility_km is None else round(visibility_km, 3)
     return _with(desk.state, replace(record, air_veil=veil, air_visibility_km=kept)), f"Air in {record.name}"
 

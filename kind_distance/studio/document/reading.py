@@ -12,10 +12,7 @@ from dataclasses import replace
 from typing import TypeVar
 
 from kind_distance.core.colour.munsell import PAINT_DARKEST, PAINT_LIGHTEST
-from kind_distance.core.depth.kept import Reserve
-from kind_distance.core.depth.marking import Stroke
 from kind_distance.core.depth.plan import DepthSettings
-from kind_distance.core.depth.veil import profile_of
 from kind_distance.core.paint.handling import Handling
 from kind_distance.core.paint.media import Medium, medium_of
 from kind_distance.core.passes.kinds import kind_of, paint_in, title_in
@@ -49,13 +46,18 @@ from kind_distance.store.records import (
     ThumbnailRecord,
 )
 from kind_distance.studio.changes.brief import checked_brief
-from kind_distance.studio.changes.desk import clean_text
-from kind_distance.studio.changes.notes import WRITTEN, checked_note
-from kind_distance.studio.changes.passes import MOST_PASSES
+from kind_distance.studio.changes.depth import check_value
+from kind_distance.studio.changes.desk import LONGEST_NAME, clean_text
+from kind_distance.studio.changes.elements import MOST_ELEMENTS
+from kind_distance.studio.changes.notes import LONGEST_NOTE, WRITTEN, checked_note
+from kind_distance.studio.changes.passes import MOST_PASSES, check_aid, check_kind
+from kind_distance.studio.changes.planes import check_distance
 from kind_distance.studio.changes.sessions import checked_sessions
-from kind_distance.studio.changes.sources import with_source
+from kind_distance.studio.changes.sources import LONGEST_TEXT, check_air, with_source
 from kind_distance.studio.clock import iso, minute_of
+from kind_distance.studio.keeping import reserve_of
 from kind_distance.studio.plates import departure_of, framing_of, plate_of, settings_of, source_of
+from kind_distance.studio.strokes import stroke_of
 
 Taken = Mapping[str, tuple[str, PictureFacts]]
 Record = TypeVar("Record")
@@ -150,7 +152,7 @@ def _brief(document: Document) -> Brief:
 
 def _meant_so(document: Document) -> tuple[MeantSo, ...]:
     with _at("meant_so"):
-        return tuple(MeantSo(clean_text(key, "key", 200), clean_text(reason, "reason", 300)) for key, reason
+        return tuple(MeantSo(clean_text(key, "key", 200), clean_text(reason, "reason", LONGEST_NOTE)) for key, reason
                      in document.meant_so.items())  # fmt: skip
 
 
@@ -178,28 +180,27 @@ def _with_sources(state: State, document: Document, taken: Taken) -> State:
 def _source(part: Source, picture_hash: str, facts: PictureFacts) -> SourceRecord:
     if part.card is not None:
         reference_of(part.card)
-    if part.air_veil is not None:
-        profile_of(part.air_veil)
+    check_air(part.air_veil, part.air_visibility_km)
     if part.taken_at is not None:
         minute_of(part.taken_at)
     if len(part.corners) not in (0, 4):
         raise DomainError("A frame has four corners.", "Give all four, or none.")
 
     def text(field: str) -> str:
-        return clean_text(getattr(part, field), field, 300, needed=False)
+        return clean_text(getattr(part, field), field, LONGEST_TEXT, needed=False)
 
     return _kept(
         part,
         SourceRecord,
         picture_hash=picture_hash,
-        name=clean_text(part.name, "name", 60),
+        name=clean_text(part.name, "name", LONGEST_NAME),
         **{field: text(field) for field in ("purpose", "maker", "permission", "standing", "access")},
         format=facts.format,
         width_px=facts.width_px,
         height_px=facts.height_px,
         # What the file itself says is not gainsaid by the document.
         taken_at=facts.taken_at or part.taken_at,
-        lens=facts.lens or (None if part.lens is None else clean_text(part.lens, "lens", 300, needed=False)),
+        lens=facts.lens or (None if part.lens is None else clean_text(part.lens, "lens", LONGEST_TEXT, needed=False)),
         latitude=facts.latitude,
         longitude=facts.longitude,
         remark=facts.remark,
@@ -220,16 +221,15 @@ def _plane(document: Document, part: Plane, number: int, rank: int) -> PlaneReco
     # Without a photo, and without a word on what is held, a value is the painter's own: nothing else can say it.
     unsaid = "held" not in part.model_fields_set and not (document.sources or document.pictures)
     held = part.value if unsaid else part.held
-    if held is not None and not PAINT_DARKEST <= held <= PAINT_LIGHTEST:
-        if part.held is not None:
-            raise DomainError(
-                f"Paint reaches from {PAINT_DARKEST:.2f} to {PAINT_LIGHTEST:.1f}.", "Choose another value."
-            )
+    if unsaid and held is not None:
+        # It was told for readers, and not to be held to the hundredth.
         held = min(max(held, PAINT_DARKEST), PAINT_LIGHTEST)
+    if held is not None:
+        check_value(held)
     distance = None if part.kind == "sky" else part.distance_m
-    if distance is not None and distance < 0.1:
-        raise DomainError(f"A distance of {distance:g} m is none that one sees.", "Enter at least 10 cm.")
-    name = clean_text(part.name, "name", 60)
+    if distance is not None:
+        check_distance(distance)
+    name = clean_text(part.name, "name", LONGEST_NAME)
     return _kept(part, PlaneRecord, number=number, rank=rank, name=name, distance_m=distance, locked_value=held)
 
 
@@ -241,10 +241,9 @@ def _with_marks(state: State, document: Document) -> State:
     for at, stroke in enumerate(document.strokes):
         plane = number_of[stroke.plane]
         with _at(f"strokes[{at}]"):
-            if any(0 <= x <= 1 and 0 <= y <= 1 for x, y in stroke.points):
-                # What straightening has cut off is kept as it is, and looked at again when it comes back.
-                Stroke(stroke.kind, rank_of[plane], stroke.points, stroke.width)
-            strokes.append(_kept(stroke, StrokeRecord, plane=plane))
+            record = _kept(stroke, StrokeRecord, plane=plane)
+            stroke_of(record, rank_of[plane])  # checks it
+            strokes.append(record)
     pairs = tuple(
         PairRecord(
             number_of[pair.far],
@@ -255,6 +254,8 @@ def _with_marks(state: State, document: Document) -> State:
         for pair in document.pairs
         if pair.gap is not None or pair.lighter is not None
     )
+    if len(document.elements) > MOST_ELEMENTS:
+        raise DocumentError(f"elements: {MOST_ELEMENTS} are the most that are listed.", "Take some off the list.")
     for at, (number, thing) in enumerate(zip(numbers_of(document.elements), document.elements, strict=True)):
         with _at(f"elements[{at}]"):
             Handling(thing.body, thing.marks, thing.brush)
@@ -262,14 +263,13 @@ def _with_marks(state: State, document: Document) -> State:
             if x is not None and y is not None and not (0 <= x <= 1 and 0 <= y <= 1):
                 raise DomainError("That lies outside the picture.", "Give a place inside it.")
             plane_of = None if thing.plane is None else number_of[thing.plane]
-            name = clean_text(thing.name, "name", 60)
+            name = clean_text(thing.name, "name", LONGEST_NAME)
             elements.append(_kept(thing, ElementRecord, number=number, name=name, plane=plane_of, x=x, y=y))
     for at, light in enumerate(document.reserves):
         with _at(f"reserves[{at}]"):
-            record = _kept(light, ReserveRecord, name=clean_text(light.name, "name", 60))
-            if any(0 <= x <= 1 and 0 <= y <= 1 for x, y in record.points):
-                Reserve(record.number, record.name, record.way, record.points)
-            reserves.append(record)
+            kept = _kept(light, ReserveRecord, name=clean_text(light.name, "name", LONGEST_NAME))
+            reserve_of(kept)  # checks it
+            reserves.append(kept)
     return replace(state, strokes=tuple(strokes), pairs=pairs, elements=tuple(elements), reserves=tuple(reserves))
 
 
@@ -277,11 +277,11 @@ def _with_notes(state: State, document: Document) -> State:
     notes, departures = [], []
     for at, note in enumerate(document.notes):
         with _at(f"notes[{at}]"):
-            text = clean_text(note.text, "note", 300, needed=note.kind in WRITTEN)
+            text = clean_text(note.text, "note", LONGEST_NOTE, needed=note.kind in WRITTEN)
             notes.append(checked_note(_kept(note, NoteRecord, text=text)))
     for at, each in enumerate(document.departures):
         with _at(f"departures[{at}]"):
-            record = _kept(each, DepartureRecord, reason=clean_text(each.reason, "reason", 300, needed=False))
+            record = _kept(each, DepartureRecord, reason=clean_text(each.reason, "reason", LONGEST_NOTE, needed=False))
             departure_of(record)
             departures.append(record)
     return replace(state, notes=tuple(notes), departures=tuple(departures))
@@ -294,10 +294,10 @@ def _with_thumbnails(state: State, document: Document) -> State:
             record = _kept(
                 part,
                 ThumbnailRecord,
-                name=clean_text(part.name, "name", 60),
+                name=clean_text(part.name, "name", LONGEST_NAME),
                 crop=_crop(state, part),
                 edits=tuple(_kept(each, EditRecord) for each in part.edits),
-                later=None if part.later is None else clean_text(part.later, "note", 300, needed=False),
+                later=None if part.later is None else clean_text(part.later, "note", LONGEST_NOTE, needed=False),
             )
             settings_of(state, record)
             framing_of(state, record)
@@ -322,7 +322,7 @@ def _with_sessions(state: State, document: Document) -> State:
     records = []
     for at, (number, part) in enumerate(zip(numbers_of(document.sessions), document.sessions, strict=True)):
         with _at(f"sessions[{at}]"):
-            place = clean_text(part.place, "place", 60, needed=False)
+            place = clean_text(part.place, "place", LONGEST_NAME, needed=False)
             records.append(_kept(part, SessionRecord, number=number, start=iso(minute_of(part.start)), place=place))
     with _at("sessions"):
         return checked_sessions(state, records)
@@ -354,7 +354,9 @@ def _with_passes(state: State, document: Document) -> State:
 
 
 def _pass(part: LayerPass, medium: Medium, brief: Brief) -> PassRecord:
-    kind = kind_of(part.kind)
+    kind, paint = kind_of(part.kind), part.paint or paint_in(part.kind, medium)
+    check_kind(part.kind, medium)
+    check_aid(part.aid, paint)
     if kind.where == "whole" and part.plane is not None:
         raise DomainError("This pass belongs to the whole surface.", "Leave the plane out.")
     whole = brief.width_cm * brief.height_cm
@@ -371,8 +373,8 @@ def _pass(part: LayerPass, medium: Medium, brief: Brief) -> PassRecord:
         place=0,
         kind=part.kind,
         plane=None,
-        title=clean_text(part.title or title_in(part.kind, medium), "title", 60),
-        paint=part.paint or paint_in(part.kind, medium),
+        title=clean_text(part.title or title_in(part.kind, medium), "title", LONGEST_NAME),
+        paint=paint,
         minutes=min(720, max(1, minutes)),
         thickness=part.thickness,
         why=clean_text(part.why or kind.why, "reason", LONGEST_WHY, needed=False),

@@ -32,13 +32,13 @@ from kind_distance.store import pictures
 from kind_distance.store.database import opened
 from kind_distance.store.records import PassRecord, SourceRecord, State, ThumbnailRecord
 from kind_distance.studio import darkroom
+from kind_distance.studio.changes.desk import numbered_name
 from kind_distance.studio.clock import iso
 from kind_distance.studio.plates import plate_of, source_of
 from kind_distance.studio.survey import Survey
 
 ZIP_TIME = (2026, 1, 1, 0, 0, 0)
 ENDINGS = {"JPEG": "jpg", "PNG": "png", "WEBP": "webp", "TIFF": "tif", "HEIF": "heic"}
-LONGEST_NAME = 60
 
 
 def _part(record: object, part: type[Part], **said: object) -> dict[str, Any]:
@@ -47,14 +47,10 @@ def _part(record: object, part: type[Part], **said: object) -> dict[str, Any]:
 
 
 def told_apart(names: Sequence[str]) -> list[str]:
-    """Give names by which each can be told from the others: the second of a name is numbered."""
+    """Give names by which each can be told from the others."""
     said: list[str] = []
     for name in names:
-        at, own = 2, name
-        while own in said:
-            ending = f" ({at})"
-            own, at = name[: LONGEST_NAME - len(ending)] + ending, at + 1
-        said.append(own)
+        said.append(numbered_name(name, said))
     return said
 
 
@@ -264,5 +260,5 @@ def write_document(file: Path, state: State, found: Survey, out: IO[bytes], *, o
                     data = pictures.original(db, source.picture_hash)
             else:
                 data = jpeg(darkroom.view_codes(file, plate_of(source)))
-            # A picture is packed already.
+            # A picture is packed already: it is stored as it is.
             archive.writestr(zipfile.ZipInfo(_file_of(source, originals=originals), ZIP_TIME), data)

@@ -44,12 +44,14 @@ async function bring(list: FileList | null | undefined): Promise<void> {
     if (id === null) break;
     brought.push(id);
   }
-  if (!brought.length) return;
-  if (files.length === 1) return void (await router.push(`/paintings/${brought[0]}/planes`));
-  // What is told of the one that was refused stays.
-  const told = shelf.problem;
-  await shelf.load();
-  shelf.problem = told;
+  if (files.length === 1 && brought.length) {
+    await router.push(`/paintings/${brought[0]}/planes`);
+  } else if (brought.length) {
+    // What is told of the one that was refused stays.
+    const told = shelf.problem;
+    await shelf.load();
+    shelf.problem = told;
+  }
 }
 function choose(event: Event): void {
   const field = event.target as HTMLInputElement;
