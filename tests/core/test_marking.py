@@ -39,6 +39,31 @@ class Strokes(unittest.TestCase):
         self.assertTrue(Stroke("brush", 1, ((0.5, 0.5),), 0.1).raster(100, 100)[50, 50])
 
 
+class SmallAndEmpty(unittest.TestCase):
+    """A stroke is answered whatever the picture's shape, and whatever a plane has of it."""
+
+    def test_every_pen_on_pictures_of_any_shape(self):
+        rng = np.random.default_rng(1)
+        for height, width in ((16, 16), (16, 960), (300, 1), (1, 300), (1, 1)):
+            picture = working(rng.integers(0, 255, (height, width, 3)).astype(np.uint8))
+            segments, proposal = build_segments(picture, segment_ids(picture)), propose_planes(picture, 3)
+            for kind in ("mark", "brush", "level", "area", "thin", "erase"):
+                with self.subTest(size=(height, width), kind=kind):
+                    stroke = Stroke(kind, 3, ((0.2, 0.2), (0.8, 0.8), (0.2, 0.7)), 0.05)
+                    labels = mark_planes(picture, segments, proposal, [stroke], 3)
+                    self.assertEqual(labels.shape, (height, width))
+                    self.assertTrue(((labels >= 1) & (labels <= 3)).all())
+
+    def test_a_plane_without_any_chance_stays_empty_and_others_are_marked(self):
+        """A plane that was just added has no patch of its own: its neighbours are marked all the same."""
+        picture = working(hill_picture())
+        segments = build_segments(picture, segment_ids(picture))
+        proposal = np.where(band_labels(2) == 1, 1, 3).astype(np.uint8)  # nothing of plane 2
+        strokes = [Stroke("mark", 1, ((0.1, 0.1), (0.9, 0.1))), Stroke("mark", 3, ((0.1, 0.9), (0.9, 0.9)))]
+        labels = mark_planes(picture, segments, proposal, strokes, 3)
+        self.assertEqual(set(np.unique(labels)), {1, 3})
+
+
 class Walking(unittest.TestCase):
     def test_chain_of_patches_by_hand(self):
         """Five patches in a row, seeds at both ends, equal ease: chances fall evenly (Grady 2006, worked by hand)."""

@@ -204,6 +204,8 @@ def _guided(guide: NDArray[np.float32], chance: NDArray[np.float32], segments: S
     for plane in range(count):
         # Where a plane has no chance at all there is nothing to fit.
         part = segments.around(chance[:, plane] > NO_CHANCE, 3 * GUIDE_RADIUS)
+        if not small[part].size:
+            continue  # a plane that has no patch yet, or only patches finer than the halved picture
         one = np.ascontiguousarray(chance[:, plane])[patches[part]]
         one_mean, middle, own = mean(one), guide_mean[part], small[part]
         slope = np.asarray((mean(own * one) - middle * one_mean) * firmness[part], np.float32)
