@@ -67,7 +67,7 @@ def _parser() -> argparse.ArgumentParser:
         if name == "demo":
             command.add_argument("--fresh", action="store_true", help="begin the demo anew")
     commands.add_parser("openapi", help="print the API's description")
-    planning = commands.add_parser("plan", help="plan an open document, without server or database")
+    planning = commands.add_parser("plan", help="plan an open document, without a server")
     planning.add_argument("file", type=Path, help="painting.json, or the ZIP that holds it")
     planning.add_argument("--json", action="store_true", help="print data instead of text")
     measuring = commands.add_parser("measure", help="measure the values of a photo")
@@ -89,7 +89,7 @@ def _headless(given: argparse.Namespace) -> str:
     if given.command == "measure":
         found = measure.measure_photo(data, name, given.steps)
         return json.dumps(found, indent=1, ensure_ascii=False) if given.json else measure.as_text(found)
-    planned = plan.plan_document(reading.read_document(data, name))
+    planned = plan.plan_bytes(data, name)
     return json.dumps(plan.as_data(planned), indent=1, ensure_ascii=False) if given.json else plan.as_text(planned)
 
 

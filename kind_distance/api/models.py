@@ -196,7 +196,7 @@ class PassView(BaseModel):
     brush_mm: float | None
     smallest_mm: float | None
     in_light: bool
-    aid: Literal["", "mist", "dryer"]
+    aid: Literal["", "mist", "wetted", "dryer"]
     thing: str
     done: bool
     waits_for: list[WaitView]

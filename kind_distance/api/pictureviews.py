@@ -18,9 +18,9 @@ from kind_distance.core.picture.departures import KINDS
 from kind_distance.core.picture.divisions import say_measures
 from kind_distance.core.picture.horizon import Horizon
 from kind_distance.core.picture.thumbnail import Simplified, Thumbnail, ThumbnailSettings
-from kind_distance.core.wording import Unit, say_area, say_distance, say_length
+from kind_distance.core.wording import say_area, say_distance, say_length
 from kind_distance.errors import DomainError
-from kind_distance.store.records import DepartureRecord, NoteRecord, SourceRecord, State, ThumbnailRecord
+from kind_distance.rows import DepartureRecord, NoteRecord, SourceRecord, State, ThumbnailRecord
 from kind_distance.studio import darkroom
 from kind_distance.studio.arrows import sun_of
 from kind_distance.studio.clock import minute_of, moment_of
@@ -241,7 +241,7 @@ def thumbnail_view(
         name=record.name,
         steps=record.steps,
         smallest_share=record.smallest_share,
-        smallest_said=say_area(area, cast("Unit", state.brief.unit)),
+        smallest_said=say_area(area, state.brief.unit),
         softness=record.softness,
         even=record.even,
         cuts_by_hand=record.cuts is not None,
@@ -302,7 +302,7 @@ def seen_view(state: State, record: ThumbnailRecord, seen: Seen, *, kept: bool) 
 
 def division_views(state: State, record: ThumbnailRecord) -> list[m.DivisionView]:
     """Show the divisions of a thumbnail's place on the support, with measures to mark."""
-    unit = cast("Unit", state.brief.unit)
+    unit = state.brief.unit
     return [
         m.DivisionView(
             key=each.key,

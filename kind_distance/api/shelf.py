@@ -35,7 +35,7 @@ from kind_distance.core.picture.crops import FORMATS
 from kind_distance.core.picture.focus import REACHES
 from kind_distance.core.picture.thumbnail import SMALLEST_RANGE, SOFTNESS_RANGE
 from kind_distance.core.wording import first_upper
-from kind_distance.store.records import Brief
+from kind_distance.rows import Brief
 
 router = APIRouter(prefix="/api", tags=["shelf"])
 KEYS_SAID = {"full": "all that paint reaches", "high": "light", "middle": "neither end", "low": "dark"}

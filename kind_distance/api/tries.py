@@ -4,16 +4,14 @@ from __future__ import annotations
 
 import base64
 from datetime import datetime
-from typing import Annotated, Any, cast
+from typing import Annotated, Any
 
 import numpy as np
 from fastapi import APIRouter, Query
 from pydantic import BaseModel, ConfigDict, Field, FiniteFloat
 
 from kind_distance.api import picturemodels as m
-from kind_distance.api.changes import Edits
 from kind_distance.api.context import Here
-from kind_distance.api.given import CropPx, Cuts, Number, Text
 from kind_distance.api.pictureviews import division_views, horizon_view, reading_view, seen_view, swatch_at
 from kind_distance.core.colour.munsell import grey_code
 from kind_distance.core.light.sun import say_sun
@@ -21,13 +19,14 @@ from kind_distance.core.picture.crops import FORMATS, check_ratio, focus_in, lar
 from kind_distance.core.picture.page import SURE
 from kind_distance.core.picture.perspective import distance_by_height, equal_bays, horizon_km, vanishing_place
 from kind_distance.core.picture.thumbnail import USUAL_SMALLEST, USUAL_SOFTNESS, Thumbnail
-from kind_distance.core.wording import Unit, say_area
+from kind_distance.core.wording import say_area
 from kind_distance.errors import DomainError
 from kind_distance.exchange.pictures import png
-from kind_distance.store.records import State, ThumbnailRecord
+from kind_distance.rows import State, ThumbnailRecord
 from kind_distance.studio import darkroom
 from kind_distance.studio.arrows import shadow_guides, sun_of
-from kind_distance.studio.changes.thumbnails import edits_from
+from kind_distance.studio.changes.arguments import CropPx, Cuts, Number, Text
+from kind_distance.studio.changes.thumbnails import Edits, edits_from
 from kind_distance.studio.looking import horizon_of, look_at, sky_border, slopes_of
 from kind_distance.studio.plates import area_on_support, focus_of, framing_of, plate_of, settings_of, source_of
 from kind_distance.studio.strokes import labels_of
@@ -72,7 +71,7 @@ class Tried(BaseModel):
             self.crop,
             self.key,
             self.departed,
-            edits_from([edit.model_dump() for edit in self.edits or []]),
+            edits_from(self.edits or []),
         )
 
 
@@ -104,7 +103,7 @@ def preview(here: Here, painting_id: int, tried: Tried) -> m.PreviewView:
     shown = made.grey() if tried.isolate is None else _only(made, tried.isolate)
     return m.PreviewView(
         image=_data_address(shown),
-        smallest_said=say_area(record.smallest_share * area_on_support(state, framing), cast("Unit", state.brief.unit)),
+        smallest_said=say_area(record.smallest_share * area_on_support(state, framing), state.brief.unit),
         aspect=framing.aspect,
         reading=reading_view(made, soft),
     )

@@ -20,8 +20,9 @@ from kind_distance.core.paint.handling import say_handling
 from kind_distance.core.paint.media import ground_of, medium_of
 from kind_distance.core.passes.schools import school_of
 from kind_distance.core.picture.focus import USUAL_REACH
-from kind_distance.core.wording import Unit, say_area, say_distance, say_length, say_list, say_size
-from kind_distance.store.records import Brief, ElementRecord, PlaneRecord, ShelfEntry, State
+from kind_distance.core.wording import say_area, say_distance, say_length, say_list, say_size
+from kind_distance.rows import Brief, ElementRecord, PlaneRecord, State
+from kind_distance.store.records import ShelfEntry
 from kind_distance.studio.airs import fitted_air
 from kind_distance.studio.clock import minute_of, moment_of
 from kind_distance.studio.darkroom import Framing
@@ -53,7 +54,7 @@ def _brief(brief: Brief) -> m.BriefView:
         width_cm=brief.width_cm,
         height_cm=brief.height_cm,
         unit=cast("Any", brief.unit),
-        size_said=say_size(brief.width_cm, brief.height_cm, cast("Unit", brief.unit)),
+        size_said=say_size(brief.width_cm, brief.height_cm, brief.unit),
         ground=brief.ground,
         ground_name=ground_of(brief.ground).name,
         school=brief.school,
@@ -81,7 +82,7 @@ def _plane(
     state: State,
     area: float,
 ) -> m.PlaneView:
-    unit = cast("Unit", state.brief.unit)
+    unit = state.brief.unit
     return m.PlaneView(
         rank=plane.rank,
         name=plane.name,
@@ -123,7 +124,7 @@ def _plane(
 
 def _borders(opened: Opened) -> list[m.BorderView]:
     state, depth = opened.painting.state, opened.survey.depth
-    unit = cast("Unit", state.brief.unit)
+    unit = state.brief.unit
     own = {(p.far, p.near): p for p in depth.given.pairs}
     shown = []
     for border, advice in zip(depth.given.borders, depth.edges, strict=True):
@@ -238,7 +239,7 @@ def _handling(record: PlaneRecord | ElementRecord, inside: PlaneRecord | None = 
 
 def _reserves(opened: Opened, area: float) -> list[m.ReserveView]:
     """Show the reserved lights; one that lies off the picture says so."""
-    state, unit = opened.painting.state, cast("Unit", opened.painting.state.brief.unit)
+    state, unit = opened.painting.state, opened.painting.state.brief.unit
     measured = {reserve.number: light for reserve, light in opened.survey.depth.kept}
     names = [plane.name for plane in state.planes]
     views = []
@@ -311,7 +312,7 @@ def painting_view(studio: Studio, opened: Opened, now_min: int) -> m.PaintingVie
         reserves=_reserves(opened, area),
         depth=_depth(studio, opened),
         judgements=_judgements(opened),
-        work=work_view(state, found, now_min, opened.beside),
+        work=work_view(state, found, now_min, opened.others),
         outline_key=outline_key(state),
     )
 
@@ -325,7 +326,7 @@ def shelf_view(entry: ShelfEntry, now_min: int) -> m.ShelfView:
         image = f"/api/paintings/{entry.id}/thumbnails/{summary['thumbnail']}.png?k=v{entry.version}"
     elif summary["picture"] is not None:
         image = f"/api/pictures/{summary['picture']}.jpg"
-    size = say_size(brief.width_cm, brief.height_cm, cast("Unit", brief.unit))
+    size = say_size(brief.width_cm, brief.height_cm, brief.unit)
     count = len(summary["planes"])
     passes, done = summary["passes"], summary["done"]
     said = f"{passes} passes in {count} planes, {done} painted" if count else "planes not named yet"

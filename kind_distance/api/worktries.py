@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from typing import Annotated, cast
+from typing import Annotated
 
 from fastapi import APIRouter, Path, Query
 from pydantic import BaseModel
@@ -11,7 +11,6 @@ from kind_distance.api.context import Here
 from kind_distance.api.models import SchoolView
 from kind_distance.api.workviews import cost_view
 from kind_distance.core.schedule.path import find_slack
-from kind_distance.core.wording import Unit
 from kind_distance.errors import DomainError
 from kind_distance.studio.seeking import Seeking
 from kind_distance.studio.trying import put_there, schools_tried
@@ -141,7 +140,7 @@ def seek_stop(here: Here, painting_id: int, number: Seek) -> SeekingView:
 def schools(here: Here, painting_id: int) -> list[SchoolView]:
     """Say what every school costs on this painting, and what it takes of the sessions until something is painted."""
     desk = here.studio.desk(painting_id, here.clock())
-    unit = cast("Unit", desk.state.brief.unit)
+    unit = desk.state.brief.unit
     return [
         SchoolView(
             key=each.offer.school.key,
@@ -173,7 +172,7 @@ class SlackView(BaseModel):
 def slack(here: Here, painting_id: int) -> list[SlackView]:
     """Give the slack of every pass that has a place, and whether the end hangs on it."""
     work = here.studio.desk(painting_id, here.clock()).survey().work
-    names = {each.id: each.said if each.place or each.thing else f"“{each.title}”" for each in work.passes}
+    names = {each.id: each.said if each.place or each.things else f"“{each.title}”" for each in work.passes}
     return [
         SlackView(number=each.pass_id, minutes=each.minutes, critical=each.critical, said=each.said(names))
         for each in find_slack(work.problem, work.schedule)

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from typing import cast
+from typing import Any, cast
 
 from kind_distance.api import models as m
 from kind_distance.core.depth.kept import KeptLight, Reserve
@@ -17,7 +17,8 @@ from kind_distance.core.schedule.plan import Board
 from kind_distance.core.schedule.reasons import Reason
 from kind_distance.core.schedule.work import Work
 from kind_distance.core.wording import Unit, clock, say_length, say_list, say_minutes, say_range
-from kind_distance.store.records import Beside, SessionRecord, State
+from kind_distance.rows import SessionRecord, State
+from kind_distance.store.records import OtherPaintings
 from kind_distance.studio.calendar import following_of, log_of, others_of
 from kind_distance.studio.clock import say_date, say_moment
 from kind_distance.studio.outside import say_sky
@@ -115,8 +116,8 @@ def _passes(work: Work, kept: list[tuple[Reserve, KeptLight]]) -> list[m.PassVie
             brush_mm=each.brush_mm,
             smallest_mm=_smallest(each, work),
             in_light=each.in_light,
-            aid=each.aid,
-            thing=each.thing,
+            aid=cast("Any", each.aids[0] if each.aids else ""),
+            thing=", ".join(each.things),
             done=each.id in finished,
             waits_for=waits.get(each.id, []),
         )
@@ -245,9 +246,9 @@ def _ready(state: State, work: Work) -> m.ReadyView:
     return m.ReadyView(day=brief.deadline, purpose=purpose.key, said=said, light=brief.light)
 
 
-def _pace(beside: Beside, passes: list[Pass], done: set[int]) -> m.PaceView | None:
+def _pace(others: OtherPaintings, passes: list[Pass], done: set[int]) -> m.PaceView | None:
     """Say what the log of all paintings says of the painter's pace; None while it is too short."""
-    paces = own_paces(log_of(beside))
+    paces = own_paces(log_of(others))
     if not paces:
         return None
     whole = paces[""]
@@ -269,10 +270,10 @@ def _range_said(paces: dict[str, Pace], each: Pass) -> str:
     return f"{low} to {high} min by your log, most likely {likely}"
 
 
-def _around(work: Work, beside: Beside) -> m.AroundView:
+def _around(work: Work, others: OtherPaintings) -> m.AroundView:
     """Show what else lies on the calendar, and what may be painted while this one dries."""
-    waits = find_waits(work.problem, work.schedule, following_of(beside))
-    others = [each for each in others_of(beside) if each.end > work.problem.free_from]
+    waits = find_waits(work.problem, work.schedule, following_of(others))
+    ahead = [each for each in others_of(others) if each.end > work.problem.free_from]
     return m.AroundView(
         waits=[m.WaitingView(session=each.session, start_min=each.start, end_min=each.end, said=each.said)
                for each in waits],
@@ -281,15 +282,15 @@ def _around(work: Work, beside: Beside) -> m.AroundView:
                 painting=each.painting, title=each.title, start_min=each.start, end_min=each.end,
                 said=f"{say_moment(each.start)}, {each.minutes} min",
             )
-            for each in others
+            for each in ahead
         ],
     )  # fmt: skip
 
 
-def work_view(state: State, found: Survey, now_min: int, beside: Beside) -> m.WorkView:
+def work_view(state: State, found: Survey, now_min: int, others: OtherPaintings) -> m.WorkView:
     """Show passes, sessions and where they stand."""
     work = found.work
-    unit = cast("Unit", state.brief.unit)
+    unit = state.brief.unit
     by_id = {each.id: each for each in work.passes}
     return m.WorkView(
         passes=_passes(work, found.depth.kept),
@@ -297,8 +298,8 @@ def work_view(state: State, found: Survey, now_min: int, beside: Beside) -> m.Wo
             m.WantedView(sort=each.sort, number=each.number, name=each.name, passes=list(each.passes), said=each.said)
             for each in found.wanted
         ],
-        pace=_pace(beside, work.passes, {each.pass_id for each in work.done}),
-        around=_around(work, beside),
+        pace=_pace(others, work.passes, {each.pass_id for each in work.done}),
+        around=_around(work, others),
         cost=cost_view(work.cost, unit),
         sessions=_sessions(state, work, now_min),
         placements=_placements(work),

@@ -7,10 +7,11 @@ from dataclasses import dataclass, replace
 from datetime import datetime, timedelta
 from importlib import resources
 from pathlib import Path
-from typing import Any
+from typing import Any, cast
 
+from kind_distance.rows import Brief, PassRecord, PlaneRecord, State
+from kind_distance.rows.words import PlaneKind
 from kind_distance.store.database import migrate, opened
-from kind_distance.store.records import Brief, PassRecord, PlaneRecord, State
 from kind_distance.studio import darkroom
 from kind_distance.studio.changes import apply
 from kind_distance.studio.changes.desk import Desk
@@ -126,7 +127,8 @@ def _begun(file: Path, scene: Scene, now_min: int) -> State:
     picture_hash, facts = take_in(file, picture_bytes(scene.picture), scene.picture)
     state, _, _ = with_source(State(scene.brief), picture_hash, facts, f"{scene.picture}.jpg")
     planes = tuple(
-        PlaneRecord(rank, rank, name, kind, distance) for rank, (name, kind, distance) in enumerate(scene.planes, 1)
+        PlaneRecord(rank, rank, name, cast("PlaneKind", kind), distance)
+        for rank, (name, kind, distance) in enumerate(scene.planes, 1)
     )
     state = replace(state, planes=planes)
     return _do(file, state, now_min, [("add_stroke", stroke) for stroke in strokes_of(scene.picture)])

@@ -72,10 +72,16 @@ def migrate(db: sqlite3.Connection) -> int:
         raise DomainError(
             "This file of paintings was written by a newer Kind Distance.", "Open it with that one, or a newer."
         )
-    for number, _, script in known:
-        if number > version:
-            with transaction(db):
-                for statement in _statements(script):
-                    db.execute(statement)
-                db.execute(f"PRAGMA user_version = {number}")
+    if version < known[-1][0]:
+        # A table that is made anew is dropped on the way: its children must not go with it.
+        db.execute("PRAGMA foreign_keys=OFF")
+        try:
+            for number, _, script in known:
+                if number > version:
+                    with transaction(db):
+                        for statement in _statements(script):
+                            db.execute(statement)
+                        db.execute(f"PRAGMA user_version = {number}")
+        finally:
+            db.execute("PRAGMA foreign_keys=ON")
     return known[-1][0]

@@ -5,21 +5,29 @@ from __future__ import annotations
 import sqlite3
 
 from kind_distance.errors import ChangedElsewhereError, NotFoundError, NothingToUndoError
+from kind_distance.rows import State
 from kind_distance.store.database import transaction
-from kind_distance.store.packing import pack, unpack
+from kind_distance.store.packing import (
+    names_in,
+    pack,
+    parts_as_bytes,
+    parts_from_bytes,
+    unpack,
+    unpack_first,
+)
 from kind_distance.store.records import (
-    Beside,
     HistoryEntry,
     LaterIdea,
+    OtherPaintings,
     OtherSession,
     PaintedPass,
     Painting,
     ShelfEntry,
-    State,
 )
-from kind_distance.store.rows import brief_from, read_state, write_state
+from kind_distance.store.rows import brief_columns, brief_from, read_state, write_state
 
-KEPT_STEPS = 400  # older history entries are let go
+KEPT_STEPS = 400  # older entries of the history are deleted
+SWEPT_EVERY = 200  # entries after which content that no entry needs is deleted
 
 
 def create(db: sqlite3.Connection, state: State, at: str, what: str, summary: str = "{}") -> int:
@@ -31,8 +39,22 @@ def create(db: sqlite3.Connection, state: State, at: str, what: str, summary: st
         )
         painting_id = int(cursor.lastrowid or 0)
         write_state(db, painting_id, state, None)
-        db.execute("INSERT INTO history VALUES (?, 1, ?, ?, ?)", (painting_id, at, what, pack(state)))
+        _keep_entry(db, painting_id, HistoryEntry(1, at, what), state, None)
     return painting_id
+
+
+def _keep_entry(db: sqlite3.Connection, painting_id: int, entry: HistoryEntry, state: State, was: State | None) -> None:
+    """Keep an entry of the history, and what of its content is new; inside the caller's transaction."""
+    row = db.execute(
+        "SELECT parts FROM history WHERE painting_id = ? AND number = ?", (painting_id, entry.number - 1)
+    ).fetchone()
+    before = None if was is None or row is None or row[0] is None else (was, parts_from_bytes(row[0]))
+    parts, pieces = pack(state, before)
+    db.executemany("INSERT OR IGNORE INTO content (name, data) VALUES (?, ?)", list(pieces.items()))
+    db.execute(
+        "INSERT INTO history (painting_id, number, at, what, parts) VALUES (?, ?, ?, ?, ?)",
+        (painting_id, entry.number, entry.at, entry.what, parts_as_bytes(parts)),
+    )
 
 
 def _entry(db: sqlite3.Connection, painting_id: int, number: int) -> HistoryEntry | None:
@@ -40,6 +62,14 @@ def _entry(db: sqlite3.Connection, painting_id: int, number: int) -> HistoryEntr
         "SELECT number, at, what FROM history WHERE painting_id = ? AND number = ?", (painting_id, number)
     ).fetchone()
     return None if row is None else HistoryEntry(*row)
+
+
+def version_of(db: sqlite3.Connection, painting_id: int) -> int:
+    """Give the version of a painting; raise NotFoundError if there is none with that id."""
+    row = db.execute("SELECT version FROM painting WHERE id = ?", (painting_id,)).fetchone()
+    if row is None:
+        raise NotFoundError("painting", painting_id)
+    return int(row[0])
 
 
 def painting_of(db: sqlite3.Connection, painting_id: int, known: State | None = None) -> Painting:
@@ -72,7 +102,7 @@ def _check_version(db: sqlite3.Connection, painting_id: int, version: int) -> in
     if row[0] != version:
         raise ChangedElsewhereError(
             "This painting was changed in another window since this one read it.",
-            "Look at what changed there; what you entered here is still in its field, press it again if you want it.",
+            "Look at what changed there; what you entered here is kept, and one press sends it again.",
         )
     return int(row[1])
 
@@ -105,15 +135,57 @@ def save(
     """
     with transaction(db):
         at_entry = _check_version(db, painting_id, version)
-        write_state(db, painting_id, state, was or read_state(db, painting_id))
+        was = was or read_state(db, painting_id)
+        write_state(db, painting_id, state, was)
         db.execute("DELETE FROM history WHERE painting_id = ? AND number > ?", (painting_id, at_entry))
         number = at_entry + 1
-        db.execute("INSERT INTO history VALUES (?, ?, ?, ?, ?)", (painting_id, number, at, what, pack(state)))
+        _keep_entry(db, painting_id, HistoryEntry(number, at, what), state, was)
         db.execute("DELETE FROM history WHERE painting_id = ? AND number <= ?", (painting_id, number - KEPT_STEPS))
+        if number % SWEPT_EVERY == 0:
+            sweep_content(db)
         db.execute(
             "UPDATE painting SET version = version + 1, history_at = ?, changed_at = ?, summary = ? WHERE id = ?",
             (number, at, summary, painting_id),
         )
+
+
+def _piece(db: sqlite3.Connection, name: bytes) -> bytes | None:
+    row = db.execute("SELECT data FROM content WHERE name = ?", (name,)).fetchone()
+    return None if row is None else bytes(row[0])
+
+
+def sweep_content(db: sqlite3.Connection) -> int:
+    """Delete content of the history that no entry names any more; return how much; inside a transaction."""
+    needed: set[bytes] = set()
+    read: dict[bytes, bytes | None] = {}
+
+    def piece(name: bytes) -> bytes | None:
+        if name not in read:
+            read[name] = _piece(db, name)
+        return read[name]
+
+    seen: set[bytes] = set()
+    for (data,) in db.execute("SELECT parts FROM history WHERE parts IS NOT NULL").fetchall():
+        parts = {field: name for field, name in parts_from_bytes(data).items() if name not in seen}
+        seen |= set(parts.values())
+        needed |= names_in(parts, piece)
+    gone = [(name,) for (name,) in db.execute("SELECT name FROM content").fetchall() if bytes(name) not in needed]
+    db.executemany("DELETE FROM content WHERE name = ?", gone)
+    return len(gone)
+
+
+def _state_in(db: sqlite3.Connection, state: bytes | None, parts: bytes | None) -> State:
+    """Read the state of a history entry, kept whole or in parts."""
+    if parts is None:
+        return unpack_first(state or b"")
+
+    def piece(name: bytes) -> bytes:
+        found = _piece(db, name)
+        if found is None:
+            raise NotFoundError("content of the history", name.hex()[:12])
+        return found
+
+    return unpack(parts_from_bytes(parts), piece)
 
 
 def state_at(db: sqlite3.Connection, painting_id: int, version: int, step: int) -> State:
@@ -126,12 +198,12 @@ def state_at(db: sqlite3.Connection, painting_id: int, version: int, step: int) 
     """
     at_entry = _check_version(db, painting_id, version)
     row = db.execute(
-        "SELECT state FROM history WHERE painting_id = ? AND number = ?", (painting_id, at_entry + step)
+        "SELECT state, parts FROM history WHERE painting_id = ? AND number = ?", (painting_id, at_entry + step)
     ).fetchone()
     if row is None:
         way = "undo" if step < 0 else "redo"
         raise NothingToUndoError(f"There is nothing to {way}.", "The painting stands where it began or as you left it.")
-    return unpack(row[0])
+    return _state_in(db, *row)
 
 
 def step_to(
@@ -140,11 +212,48 @@ def step_to(
     """Move one step through the history to a state that :func:`state_at` gave."""
     with transaction(db):
         at_entry = _check_version(db, painting_id, version)
-        write_state(db, painting_id, state, read_state(db, painting_id))
+        was = read_state(db, painting_id)
+        write_state(db, painting_id, state, was)
         db.execute(
             "UPDATE painting SET version = version + 1, history_at = ?, changed_at = ?, summary = ? WHERE id = ?",
             (at_entry + step, at, summary, painting_id),
         )
+
+
+def delete_for_good(db: sqlite3.Connection, painting_id: int) -> None:
+    """Delete a painting that is in the bin, with its history and every picture that no other painting needs.
+
+    The file gives the space back.
+
+    Raises
+    ------
+    NotFoundError
+        If there is no such painting in the bin.
+    """
+    with transaction(db):
+        done = db.execute("DELETE FROM painting WHERE id = ? AND binned_at IS NOT NULL", (painting_id,))
+        if done.rowcount == 0:
+            raise NotFoundError("painting in the bin", painting_id)
+        sweep_content(db)
+        needed = _pictures_needed(db)
+        gone = [(name,) for (name,) in db.execute("SELECT hash FROM picture").fetchall() if name not in needed]
+        db.executemany("DELETE FROM picture WHERE hash = ?", gone)
+    db.execute("VACUUM")
+    db.execute("PRAGMA wal_checkpoint(TRUNCATE)")
+
+
+def _pictures_needed(db: sqlite3.Connection) -> set[str]:
+    """Name every picture that a painting has, or had at some step of its history, to which undo may return."""
+    needed = {name for (name,) in db.execute("SELECT picture_hash FROM source").fetchall()}
+    seen: set[bytes] = set()
+    for state, parts in db.execute("SELECT state, parts FROM history").fetchall():
+        if parts is not None:
+            names = parts_from_bytes(parts)
+            if names["sources"] in seen:
+                continue
+            seen.add(names["sources"])
+        needed |= {source.picture_hash for source in _state_in(db, state, parts).sources}
+    return needed
 
 
 def put_in_bin(db: sqlite3.Connection, painting_id: int, at: str | None) -> None:
@@ -168,18 +277,15 @@ def later_ideas(db: sqlite3.Connection) -> list[LaterIdea]:
 def shelf(db: sqlite3.Connection, *, binned: bool = False) -> list[ShelfEntry]:
     """List the paintings, the latest change first."""
     rows = db.execute(
-        """SELECT p.id, p.version, p.changed_at, p.binned_at, p.summary, b.title, b.idea, b.medium, b.support,
-             b.width_cm, b.height_cm, b.unit, b.ground, b.school, b.veil, b.visibility_km, b.pull, b.key, b.gap,
-             b.main_source, b.chosen_thumbnail, b.passes_by_hand, b.focus_x, b.focus_y, b.focus_reach,
-             b.drawing_medium, b.drawing_detail, b.airlight, b.deadline, b.deadline_for, b.light
+        f"""SELECT p.id, p.version, p.changed_at, p.binned_at, p.summary, {brief_columns("b")}
            FROM painting p JOIN brief b ON b.painting_id = p.id
-           WHERE (p.binned_at IS NOT NULL) = ? ORDER BY p.changed_at DESC, p.id DESC""",
+           WHERE (p.binned_at IS NOT NULL) = ? ORDER BY p.changed_at DESC, p.id DESC""",  # noqa: S608  our own names
         (int(binned),),
     ).fetchall()
     return [ShelfEntry(r[0], r[1], r[2], r[3], brief_from(r[5:]), r[4]) for r in rows]
 
 
-def beside(db: sqlite3.Connection, painting_id: int) -> Beside:
+def others_of(db: sqlite3.Connection, painting_id: int) -> OtherPaintings:
     """Read what the other paintings on the shelf say to one; the log holds its own painted passes too."""
     sessions = db.execute(
         """SELECT p.id, s.number, b.title, s.start, s.minutes
@@ -199,7 +305,7 @@ def beside(db: sqlite3.Connection, painting_id: int) -> Beside:
            WHERE p.binned_at IS NULL AND done_end IS NOT NULL AND planned_min IS NOT NULL
            ORDER BY done_end, p.id, number"""
     ).fetchall()
-    return Beside(
+    return OtherPaintings(
         tuple(OtherSession(*row) for row in sessions),
         tuple((row[0], row[1], row[2], row[3]) for row in following),
         tuple(PaintedPass(*row) for row in log),

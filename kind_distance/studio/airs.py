@@ -14,7 +14,7 @@ from kind_distance.core.depth.reveil import Air, distances_for, reveil
 from kind_distance.core.depth.veil import profile_of, with_airlight
 from kind_distance.core.depth.visibility import Fitted, PlaneLight, fit_visibility
 from kind_distance.errors import DomainError
-from kind_distance.store.records import State
+from kind_distance.rows import State
 from kind_distance.studio import darkroom
 from kind_distance.studio.plates import main_source, plate_of
 from kind_distance.studio.strokes import labels_of

@@ -11,7 +11,7 @@ from kind_distance.core.light.sun import Sun, offset_by_longitude, sun_at
 from kind_distance.core.picture.leading import Arrow, audit_leading
 from kind_distance.core.wording import say_list
 from kind_distance.errors import DomainError
-from kind_distance.store.records import NoteRecord, SourceRecord, State
+from kind_distance.rows import NoteRecord, SourceRecord, State
 from kind_distance.studio.looking import horizon_of
 from kind_distance.studio.plates import plate_of
 

@@ -12,7 +12,7 @@ from numpy.typing import NDArray
 from kind_distance.core.depth.marking import Stroke
 from kind_distance.core.depth.smallest import shapes_of, smallest_widths
 from kind_distance.core.picture.thumbnail import ThumbnailSettings
-from kind_distance.store.records import State
+from kind_distance.rows import State
 from kind_distance.studio import darkroom
 from kind_distance.studio.darkroom import Framing
 from kind_distance.studio.plates import framing_of, settings_of, size_on_support

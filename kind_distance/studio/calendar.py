@@ -4,20 +4,20 @@ from __future__ import annotations
 
 from kind_distance.core.passes.pace import Spent
 from kind_distance.core.schedule.hands import NextPass, Other
-from kind_distance.store.records import Beside
+from kind_distance.store.records import OtherPaintings
 from kind_distance.studio.clock import minute_of
 
 
-def others_of(beside: Beside) -> tuple[Other, ...]:
+def others_of(others: OtherPaintings) -> tuple[Other, ...]:
     """Return the sessions of the other paintings."""
-    return tuple(Other(s.painting, s.number, s.title, minute_of(s.start), s.minutes) for s in beside.sessions)
+    return tuple(Other(s.painting, s.number, s.title, minute_of(s.start), s.minutes) for s in others.sessions)
 
 
-def following_of(beside: Beside) -> tuple[NextPass, ...]:
+def following_of(others: OtherPaintings) -> tuple[NextPass, ...]:
     """Return what the other paintings would have painted next."""
-    return tuple(NextPass(*each) for each in beside.following)
+    return tuple(NextPass(*each) for each in others.following)
 
 
-def log_of(beside: Beside) -> tuple[Spent, ...]:
+def log_of(others: OtherPaintings) -> tuple[Spent, ...]:
     """Return the log of painted passes."""
-    return tuple(Spent(each.kind, each.planned, each.took) for each in beside.log)
+    return tuple(Spent(each.kind, each.planned, each.took) for each in others.log)

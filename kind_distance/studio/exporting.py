@@ -3,19 +3,18 @@
 from __future__ import annotations
 
 from pathlib import Path
-from typing import cast
 
 from kind_distance.core.colour.munsell import grey_code
 from kind_distance.core.paint.drawing import drawing_detail_of, drawing_medium_of, drawing_minutes
 from kind_distance.core.picture.departures import KINDS
 from kind_distance.core.picture.thumbnail import Thumbnail
-from kind_distance.core.wording import Unit, say_distance, say_length, say_minutes
+from kind_distance.core.wording import say_distance, say_length, say_minutes
 from kind_distance.errors import DomainError
 from kind_distance.exchange.card import Card, CardDeparture, CardNote, draw_card
 from kind_distance.exchange.layers import thumbnail_layers, thumbnail_svg
 from kind_distance.exchange.pictures import png
 from kind_distance.exchange.transfer import Transfer, contour_lines, draw_transfer, length_cm, transfer_svg
-from kind_distance.store.records import DepartureRecord, NoteRecord, SourceRecord, State, ThumbnailRecord
+from kind_distance.rows import DepartureRecord, NoteRecord, SourceRecord, State, ThumbnailRecord
 from kind_distance.studio import darkroom
 from kind_distance.studio.facts import divisions_for
 from kind_distance.studio.plates import framing_of, plate_of, settings_of, size_on_support, source_of, thumbnail_of
@@ -89,7 +88,7 @@ def drawing_said(state: State, transfer: Transfer) -> str:
     brief = state.brief
     medium, detail = drawing_medium_of(brief.drawing_medium), drawing_detail_of(brief.drawing_detail)
     lines = length_cm(transfer.contours, transfer.width_cm, transfer.height_cm)
-    said = say_length(lines, cast("Unit", brief.unit))
+    said = say_length(lines, brief.unit)
     return f"{said} of line, about {say_minutes(drawing_minutes(lines))}. {detail.said} {medium.said}"
 
 

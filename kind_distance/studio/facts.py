@@ -3,13 +3,12 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
-from typing import cast
 
 from kind_distance.core.picture.composition import competing
 from kind_distance.core.picture.divisions import DIVISIONS, Division, distance_to, rabatment
 from kind_distance.core.picture.horizon import LEVEL_TOLERANCE
-from kind_distance.core.wording import Unit, say_length, say_list, say_minutes
-from kind_distance.store.records import State, ThumbnailRecord
+from kind_distance.core.wording import say_length, say_list, say_minutes
+from kind_distance.rows import State, ThumbnailRecord
 from kind_distance.studio.looking import Seen
 from kind_distance.studio.plates import framing_of, settings_of, size_on_support
 
@@ -125,7 +124,7 @@ def _leaning(seen: Seen) -> Fact:
 
 
 def _effort(seen: Seen, state: State) -> Fact:
-    c, unit = seen.complexity, cast("Unit", state.brief.unit)
+    c, unit = seen.complexity, state.brief.unit
     minutes = sum(session.minutes for session in state.sessions)
     have = f" The sessions have {say_minutes(minutes)}." if minutes else ""
     return Fact(

@@ -11,7 +11,7 @@ from kind_distance.core.depth.kept import KeptLight, Reserve, audit_kept, measur
 from kind_distance.core.depth.plan import DepthInput, DepthPlan
 from kind_distance.core.judgement import Judgement
 from kind_distance.core.paint.media import ground_of, medium_of
-from kind_distance.store.records import ReserveRecord, State
+from kind_distance.rows import ReserveRecord, State
 from kind_distance.studio import darkroom
 from kind_distance.studio.plates import main_source, plate_of
 

@@ -5,7 +5,6 @@ from __future__ import annotations
 from dataclasses import dataclass, replace
 from functools import lru_cache
 from pathlib import Path
-from typing import cast
 
 import cv2
 import numpy as np
@@ -39,8 +38,7 @@ from kind_distance.core.picture.horizon import (
 from kind_distance.core.picture.reserve import audit_reserves
 from kind_distance.core.picture.thumbnail import SOFTNESS_RANGE, Thumbnail, ThumbnailSettings
 from kind_distance.core.picture.working import THUMBNAIL_SIZE
-from kind_distance.core.wording import Unit
-from kind_distance.store.records import SourceRecord, State, ThumbnailRecord
+from kind_distance.rows import SourceRecord, State, ThumbnailRecord
 from kind_distance.studio import darkroom
 from kind_distance.studio.darkroom import Framing, Plate
 from kind_distance.studio.plates import (
@@ -268,7 +266,7 @@ def look_at(file: Path, state: State, record: ThumbnailRecord, labels: Labels | 
     skyline, water = slopes_of(state, source, labels, sky)
     lost = reading.focus_step is not None and reading.focus_step < LEAST_STEP
     remedies = focus_remedies(file, state, record) if lost else ()
-    unit = cast("Unit", state.brief.unit)
+    unit = state.brief.unit
     crop, (full_w, full_h) = framing.crop, framing.size_px
     to_photo = (0.0, 0.0, 1.0, 1.0)
     if crop is not None:

@@ -11,7 +11,7 @@ from kind_distance.core.light.wanted import LightWanted, light_wanted
 from kind_distance.core.schedule.outdoors import InLight, Outing, audit_in_light, audit_outings
 from kind_distance.core.schedule.work import Work
 from kind_distance.errors import DomainError
-from kind_distance.store.records import SessionRecord, SourceRecord, State
+from kind_distance.rows import SessionRecord, SourceRecord, State
 from kind_distance.studio.arrows import sun_of
 from kind_distance.studio.clock import minute_of, moment_of, say_day
 from kind_distance.studio.plates import main_source

@@ -11,10 +11,11 @@ from typing import Any, BinaryIO
 from kind_distance.core.picture.page import MOST_FRAMES, check_corners
 from kind_distance.errors import DomainError
 from kind_distance.exchange.pictures import MOST_BYTES
+from kind_distance.rows import Brief, SourceRecord, State
 from kind_distance.store import paintings as kept
 from kind_distance.store import pictures
 from kind_distance.store.database import opened
-from kind_distance.store.records import Beside, Brief, LaterIdea, Painting, ShelfEntry, SourceRecord, State
+from kind_distance.store.records import LaterIdea, OtherPaintings, Painting, ShelfEntry
 from kind_distance.studio.changes import apply
 from kind_distance.studio.changes.brief import checked_brief
 from kind_distance.studio.changes.desk import Desk
@@ -41,7 +42,7 @@ class Opened:
 
     painting: Painting
     survey: Survey
-    beside: Beside = Beside()
+    others: OtherPaintings = OtherPaintings()
 
 
 @dataclass(frozen=True)
@@ -70,19 +71,19 @@ class Studio:
         found = survey(self.file, state, minutes_now(now))
         with opened(self.file) as db:
             painting_id = kept.create(db, state, _stamp(now), what, summarise(state, found))
-            return Opened(kept.painting_of(db, painting_id), found, kept.beside(db, painting_id))
+            return Opened(kept.painting_of(db, painting_id), found, kept.others_of(db, painting_id))
 
     def open(self, painting_id: int, now: datetime) -> Opened:
         """Open a painting."""
         with opened(self.file) as db:
-            painting, beside = kept.painting_of(db, painting_id), kept.beside(db, painting_id)
-        return Opened(painting, survey(self.file, painting.state, minutes_now(now), beside), beside)
+            painting, others = kept.painting_of(db, painting_id), kept.others_of(db, painting_id)
+        return Opened(painting, survey(self.file, painting.state, minutes_now(now), others), others)
 
     def desk(self, painting_id: int, now: datetime) -> Desk:
         """Lay a painting on the desk, to look at single things of it."""
         with opened(self.file) as db:
             state = kept.painting_of(db, painting_id).state
-            return Desk(self.file, state, minutes_now(now), kept.beside(db, painting_id))
+            return Desk(self.file, state, minutes_now(now), kept.others_of(db, painting_id))
 
     def change(self, painting_id: int, version: int, action: str, arguments: dict[str, Any], now: datetime) -> Opened:
         """Apply a change by its name and keep it.
@@ -93,9 +94,9 @@ class Studio:
             If the painting has moved on since `version`; nothing is kept.
         """
         with opened(self.file) as db:
-            painting, beside = kept.painting_of(db, painting_id), kept.beside(db, painting_id)
-            state, what = apply(Desk(self.file, painting.state, minutes_now(now), beside), action, arguments)
-            return self._keep(db, painting, version, state, what, now, beside)
+            painting, others = kept.painting_of(db, painting_id), kept.others_of(db, painting_id)
+            state, what = apply(Desk(self.file, painting.state, minutes_now(now), others), action, arguments)
+            return self._keep(db, painting, version, state, what, now, others)
 
     def _keep(
         self,
@@ -105,19 +106,19 @@ class Studio:
         state: State,
         what: str,
         now: datetime,
-        beside: Beside | None = None,
+        others: OtherPaintings | None = None,
     ) -> Opened:
-        beside = kept.beside(db, painting.id) if beside is None else beside
-        found = survey(self.file, state, minutes_now(now), beside)
+        others = kept.others_of(db, painting.id) if others is None else others
+        found = survey(self.file, state, minutes_now(now), others)
         if state == painting.state and version == painting.version:
-            return Opened(painting, found, beside)
+            return Opened(painting, found, others)
         summary = summarise(state, found)
         was = painting.state if version == painting.version else None
         kept.save(db, painting.id, version, state, at=_stamp(now), what=what, summary=summary, was=was)
         if state.passes != painting.state.passes:
             # What this painting has painted is in the log as well.
-            beside = kept.beside(db, painting.id)
-        return Opened(kept.painting_of(db, painting.id, state), found, beside)
+            others = kept.others_of(db, painting.id)
+        return Opened(kept.painting_of(db, painting.id, state), found, others)
 
     def add_source(
         self, painting_id: int, version: int, data: bytes, file_name: str, now: datetime
@@ -196,9 +197,9 @@ class Studio:
         """Undo (-1) or redo (+1) one change."""
         with opened(self.file) as db:
             state = kept.state_at(db, painting_id, version, way)
-            found = survey(self.file, state, minutes_now(now), kept.beside(db, painting_id))
+            found = survey(self.file, state, minutes_now(now), kept.others_of(db, painting_id))
             kept.step_to(db, painting_id, version, way, state, at=_stamp(now), summary=summarise(state, found))
-            return Opened(kept.painting_of(db, painting_id), found, kept.beside(db, painting_id))
+            return Opened(kept.painting_of(db, painting_id), found, kept.others_of(db, painting_id))
 
     def duplicate(self, painting_id: int, now: datetime) -> Opened:
         """Copy a painting's plan; what is marked as painted is not copied."""

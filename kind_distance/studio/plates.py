@@ -12,7 +12,7 @@ from kind_distance.core.picture.focus import USUAL_REACH, Focus
 from kind_distance.core.picture.thumbnail import ThumbnailSettings
 from kind_distance.core.picture.working import fit_on_support
 from kind_distance.errors import NotFoundError
-from kind_distance.store.records import DepartureRecord, EditRecord, SourceRecord, State, ThumbnailRecord
+from kind_distance.rows import DepartureRecord, EditRecord, SourceRecord, State, ThumbnailRecord
 from kind_distance.studio.darkroom import Framing, Plate
 
 CropTuple = tuple[int, int, int, int]

@@ -3,18 +3,17 @@
 from __future__ import annotations
 
 from pathlib import Path
-from typing import cast
 
 from kind_distance.core.colour.munsell import luminance_from_value
 from kind_distance.core.colour.srgb import encode
 from kind_distance.core.paint.media import ground_of, medium_of
 from kind_distance.core.schedule.model import Session
 from kind_distance.core.schedule.work import Work
-from kind_distance.core.wording import Unit, clock, first_upper, say_distance, say_minutes, say_range, say_size
+from kind_distance.core.wording import clock, first_upper, say_distance, say_minutes, say_range, say_size
 from kind_distance.errors import DomainError, NotFoundError
 from kind_distance.exchange.scorepage import ScoreBar, ScorePage, ScoreSession
 from kind_distance.exchange.sheet import Sheet, SheetPass, SheetPlane, draw_sheet, draw_sheets
-from kind_distance.store.records import State
+from kind_distance.rows import State
 from kind_distance.studio.clock import say_date, say_day, say_moment
 from kind_distance.studio.exporting import departure_said
 from kind_distance.studio.survey import Survey
@@ -84,7 +83,7 @@ def _sheet(file: Path, state: State, found: Survey, session: Session | None) -> 
     reasons = {each.key: each.reason for each in state.meant_so}
     silenced = [f"Meant so: {j.title}. {reasons[j.key]}" for j in found.judgements if j.key in reasons]
     departing = [f"Not as in the photo: {departure_said(each)}" for each in state.departures]
-    size = say_size(brief.width_cm, brief.height_cm, cast("Unit", brief.unit))
+    size = say_size(brief.width_cm, brief.height_cm, brief.unit)
     return Sheet(
         brief.title,
         brief.idea,

@@ -18,7 +18,7 @@ from kind_distance.core.picture.balance import (
     unevenness,
 )
 from kind_distance.core.wording import say_list
-from kind_distance.store.records import SourceRecord, State
+from kind_distance.rows import SourceRecord, State
 from kind_distance.studio import darkroom
 from kind_distance.studio.darkroom import Plate
 from kind_distance.studio.plates import plate_of

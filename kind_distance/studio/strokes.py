@@ -4,14 +4,12 @@ from __future__ import annotations
 
 from functools import lru_cache
 from pathlib import Path
-from typing import cast
 
 import numpy as np
 from numpy.typing import NDArray
 
 from kind_distance.core.depth.marking import (
     Stroke,
-    StrokeKind,
     draw_planes,
     fit_proposal,
     line_sides,
@@ -20,7 +18,7 @@ from kind_distance.core.depth.marking import (
 )
 from kind_distance.core.depth.proposal import propose_planes
 from kind_distance.core.depth.segments import Segments, build_segments
-from kind_distance.store.records import PlaneRecord, State, StrokeRecord
+from kind_distance.rows import PlaneRecord, State, StrokeRecord
 from kind_distance.studio import darkroom
 from kind_distance.studio.darkroom import Plate
 from kind_distance.studio.plates import main_source, plate_of
@@ -48,7 +46,7 @@ def stroke_of(kept: StrokeRecord, rank: int) -> Stroke | None:
     """Check a kept stroke, once; None where straightening has cut it off."""
     if not any(0 <= x <= 1 and 0 <= y <= 1 for x, y in kept.points):
         return None
-    return Stroke(cast("StrokeKind", kept.kind), rank, kept.points, kept.width)
+    return Stroke(kept.kind, rank, kept.points, kept.width)
 
 
 @lru_cache(maxsize=16)

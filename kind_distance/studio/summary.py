@@ -7,7 +7,7 @@ from typing import Any
 
 from kind_distance.core.colour.srgb import codes_from_linear
 from kind_distance.core.wording import first_upper, say_range
-from kind_distance.store.records import SourceRecord, State, ThumbnailRecord
+from kind_distance.rows import SourceRecord, State, ThumbnailRecord
 from kind_distance.studio.clock import say_moment
 from kind_distance.studio.plates import framing_of, source_of
 from kind_distance.studio.survey import Survey

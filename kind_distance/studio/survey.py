@@ -23,7 +23,6 @@ from kind_distance.core.depth.plan import (
     DepthSettings,
     Nature,
     PairChoice,
-    PlaneKind,
     PlaneSpec,
     plan_depth,
 )
@@ -41,8 +40,8 @@ from kind_distance.core.picture.working import Fit, fit_on_support
 from kind_distance.core.schedule.hands import audit_hands
 from kind_distance.core.schedule.work import Work
 from kind_distance.core.together import together
-from kind_distance.core.wording import Unit
-from kind_distance.store.records import Beside, PlaneRecord, State, StrokeRecord
+from kind_distance.rows import PlaneRecord, State, StrokeRecord
+from kind_distance.store.records import OtherPaintings
 from kind_distance.studio import darkroom
 from kind_distance.studio.arrows import judge_arrows
 from kind_distance.studio.brushes import smallest_mm
@@ -56,7 +55,7 @@ from kind_distance.studio.references import judge_sources
 from kind_distance.studio.strokes import drawn, labels_of, plane_numbers, strokes_by_rank
 from kind_distance.studio.workplan import Measured, handling_of, survey_passes
 
-NOTHING_BESIDE = Beside()
+NO_OTHERS = OtherPaintings()
 
 
 @dataclass(frozen=True)
@@ -126,7 +125,7 @@ def _spec(plane: PlaneRecord, strokes: tuple[StrokeRecord, ...]) -> PlaneSpec:
     )
     return PlaneSpec(
         plane.name,
-        cast("PlaneKind", plane.kind),
+        plane.kind,
         plane.distance_m,
         plane.locked_value,
         touched,
@@ -156,11 +155,23 @@ def _read_from(file: Path, state: State) -> tuple[list[PlaneReading | None], lis
     return _read(file, plate_of(source), count, state.planes[0].kind == "sky", strokes_by_rank(state))
 
 
+def told_borders(state: State) -> list[Border]:
+    """Return the borders that a document tells, where no photo shows them."""
+    if state.brief.main_source is not None:
+        return []
+    rank = plane_numbers(state)
+    found = []
+    for border in state.borders:
+        far, near = sorted((rank[border.far], rank[border.near]))
+        found.append(Border(far, near, border.cm, 0.0, 0.0, 1.0 + border.ragged))
+    return found
+
+
 def survey_depth(file: Path, state: State) -> DepthSurvey:
     """Read and plan the planes of a painting."""
     brief, source, count = state.brief, main_source(state), len(state.planes)
     readings, in_pixels = _read_from(file, state)
-    borders: list[Border] = []
+    borders = told_borders(state)
     fit = None
     if source is not None:
         picture = darkroom.working(file, plate_of(source))
@@ -175,8 +186,10 @@ def survey_depth(file: Path, state: State) -> DepthSurvey:
     specs = [_spec(plane, state.strokes) for plane in state.planes]
     given = DepthInput(specs, readings, borders, depth_settings(state), _pairs(state))
     plan = plan_depth(given)
-    judgements = audit_depth(given, plan, cast("Unit", brief.unit), brief.width_cm) if fit else []
+    judgements = audit_depth(given, plan, brief.unit, brief.width_cm) if fit else []
     at_focus, in_focus = _focal_shares(file, state, borders, count)
+    if source is None and brief.focus_plane is not None:
+        in_focus = [float(plane.number == brief.focus_plane) for plane in state.planes]
     names = [plane.name for plane in state.planes]
     judgements += audit_elements(elements_of(file, state), names)
     left = [planned.contrast_left for planned in plan.planes]
@@ -224,7 +237,7 @@ def _judge_ground(state: State, depth: DepthSurvey, work: Work) -> list[Judgemen
         if rank not in covered
     ]
     rank_of = plane_numbers(state)
-    begun = frozenset(rank_of[p.plane] for p in state.passes if p.plane is not None and p.done_end is not None)
+    begun = frozenset(rank_of[plane] for p in state.passes if p.done_end is not None for plane in p.planes)
     return audit_underlay(medium_of(state.brief.medium), ground_of(state.brief.ground), planes, begun)
 
 
@@ -264,7 +277,7 @@ def _judge_chosen(file: Path, state: State) -> list[Judgement]:
 
 
 @lru_cache(maxsize=4)
-def survey(file: Path, state: State, now_min: int, beside: Beside = NOTHING_BESIDE) -> Survey:
+def survey(file: Path, state: State, now_min: int, others: OtherPaintings = NO_OTHERS) -> Survey:
     """Work out everything that follows from a state.
 
     Parameters
@@ -274,12 +287,12 @@ def survey(file: Path, state: State, now_min: int, beside: Beside = NOTHING_BESI
     state : State
     now_min : int
         The present. [clock min]
-    beside : Beside
+    others : OtherPaintings
         What the painter's other paintings say to this one.
     """
     thumbnails = _thumbnails(file, state)
     depth = survey_depth(file, state)
-    area = 0.0 if depth.fit is None else _area(file, state, depth.fit)
+    area = state.brief.width_cm * state.brief.height_cm if depth.fit is None else _area(file, state, depth.fit)
     seen = Measured(depth.in_focus, smallest_mm(file, state), _kept_facts(depth, area))
     work = survey_passes(state, depth.given, depth.plan, area, now_min, seen)
     wanted = wanted_of(file, state, depth, work, area)
@@ -293,7 +306,7 @@ def survey(file: Path, state: State, now_min: int, beside: Beside = NOTHING_BESI
         *ground,
         *work.judgements,
         *judge_outdoors(state, work, now_min),
-        *audit_hands(work.problem, others_of(beside)),
+        *audit_hands(work.problem, others_of(others)),
         *audit_wanted(wanted, work.passes, work.planes),
     ]
     if any(each.kind == "drawing_shows" for each in found):

@@ -9,8 +9,10 @@ from kind_distance.core.passes.model import Pass
 from kind_distance.core.passes.order import SchoolOffer
 from kind_distance.core.schedule.work import school_sessions, schools_of
 from kind_distance.core.wording import clock
+from kind_distance.rows import State
 from kind_distance.studio.changes.desk import Desk
 from kind_distance.studio.changes.sessions import place_pass
+from kind_distance.studio.survey import Survey
 from kind_distance.studio.workplan import Measured, derived_passes, easel_of
 
 
@@ -65,6 +67,16 @@ class SchoolTried:
 
     offer: SchoolOffer
     sessions: tuple[int, int] | None
+
+
+def schools_for(state: State, found: Survey) -> list[SchoolOffer]:
+    """Lay the schools of order side by side, each with its cost on this painting."""
+    easel = easel_of(state, found.depth.given, found.work.planes, 0, Measured(kept=found.kept))
+
+    def derived(school: str) -> list[Pass]:
+        return derived_passes(state, found.work.planes, found.depth.given.borders, school, found.kept)
+
+    return schools_of(easel, derived)
 
 
 def schools_tried(desk: Desk) -> list[SchoolTried]:

@@ -11,7 +11,7 @@ from numpy.typing import NDArray
 from kind_distance.core.light.water import reflected_value, reflection_guide
 from kind_distance.core.wording import say_list, say_value
 from kind_distance.errors import DomainError
-from kind_distance.store.records import State
+from kind_distance.rows import State
 from kind_distance.studio.strokes import labels_of
 from kind_distance.studio.survey import survey_depth
 

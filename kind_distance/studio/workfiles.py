@@ -9,7 +9,7 @@ from datetime import UTC
 from kind_distance.core.schedule.work import Work
 from kind_distance.core.wording import clock
 from kind_distance.exchange.calendar import Entry, calendar_file
-from kind_distance.store.records import State
+from kind_distance.rows import State
 from kind_distance.studio.clock import iso, moment_of
 from kind_distance.studio.survey import Survey
 

@@ -4,7 +4,6 @@ from __future__ import annotations
 
 from dataclasses import dataclass, replace
 from functools import lru_cache
-from typing import cast
 
 import numpy as np
 
@@ -12,11 +11,10 @@ from kind_distance.core.colour.lab import lab_from_linear
 from kind_distance.core.depth.plan import DepthInput, DepthPlan
 from kind_distance.core.depth.readings import Border
 from kind_distance.core.paint.drawing import drawing_medium_of
-from kind_distance.core.paint.drying import Aid, Climate
+from kind_distance.core.paint.drying import Climate
 from kind_distance.core.paint.handling import Handling
-from kind_distance.core.paint.media import Medium, Paint, ground_of, medium_of
-from kind_distance.core.passes.kinds import PassKind
-from kind_distance.core.passes.model import KeptFacts, Pass, PlaneFacts
+from kind_distance.core.paint.media import Medium, ground_of, medium_of
+from kind_distance.core.passes.model import Colour, KeptFacts, Line, Pass, PlaneFacts
 from kind_distance.core.passes.needed import Around, needed_passes
 from kind_distance.core.passes.schools import school_of
 from kind_distance.core.schedule.deadline import Deadline, purpose_of
@@ -24,9 +22,9 @@ from kind_distance.core.schedule.model import Done, Problem, Session
 from kind_distance.core.schedule.offers import Offer, offer_plans
 from kind_distance.core.schedule.search import Listed
 from kind_distance.core.schedule.work import Easel, Work, put_to_work
-from kind_distance.core.wording import Unit
+from kind_distance.core.wording import say_list
 from kind_distance.errors import DomainError
-from kind_distance.store.records import ElementRecord, PassRecord, PlaneRecord, SessionRecord, State
+from kind_distance.rows import ElementRecord, PassRecord, PlaneRecord, SessionRecord, State
 from kind_distance.studio.clock import minute_of, say_date, say_day
 
 LEAST_PAINTING_MIN = 5  # of a session, when it is set up and before it is cleaned up
@@ -57,41 +55,64 @@ class Measured:
 
 
 def plane_facts(
+    records: tuple[PlaneRecord, ...],
     given: DepthInput,
     plan: DepthPlan,
     area_cm2: float,
-    handlings: tuple[Handling, ...] = (),
     seen: Measured | None = None,
 ) -> list[PlaneFacts]:
-    """Say what passes need to know of each plane, farthest first."""
+    """Say what passes need to know of each plane, farthest first: as measured, or as told where no photo shows it."""
     facts = []
-    handled = handlings or (Handling(),) * len(given.specs)
+    handled = tuple(handling_of(each) for each in records)
+    told = told_shares(records, given)
     focal = (seen and seen.in_focus) or (0.0,) * len(given.specs)
     small = (seen and seen.smallest_mm) or (None,) * len(given.specs)
-    for spec, reading, planned, handling, share, narrow in zip(
-        given.specs, given.readings, plan.planes, handled, focal, small, strict=True
+    for record, spec, reading, planned, handling, share, narrow, part in zip(
+        records, given.specs, given.readings, plan.planes, handled, focal, small, told, strict=True
     ):
         colour = lab_from_linear(np.array(planned.colour)[None])[0]
         facts.append(
             PlaneFacts(
                 name=spec.name,
-                area_cm2=0.0 if reading is None else reading.share * area_cm2,
-                detail=0.0 if reading is None else reading.detail,
+                area_cm2=part * area_cm2,
+                detail=_told_detail(record) if reading is None else reading.detail,
                 value=planned.value,
-                dark=planned.dark,
-                light=planned.light,
+                dark=planned.dark if reading is not None or record.dark is None else record.dark,
+                light=planned.light if reading is not None or record.light is None else record.light,
                 contrast_left=planned.contrast_left,
                 sky=spec.kind == "sky",
                 nature=spec.nature,
                 handling=handling,
                 in_focus=share,
-                at_x=0.5 if reading is None else reading.centre[0],
+                at_x=_told_middle(record) if reading is None else reading.centre[0],
                 chroma=float(np.hypot(colour[1], colour[2])),
                 hue_deg=float(np.degrees(np.arctan2(colour[2], colour[1]))) % 360,
                 smallest_mm=narrow,
             )
         )
     return facts
+
+
+USUAL_DETAIL = 0.1  # share of a plane on fine edges, where nothing shows or tells it
+
+
+def _told_detail(record: PlaneRecord) -> float:
+    return USUAL_DETAIL if record.detail is None else record.detail
+
+
+def _told_middle(record: PlaneRecord) -> float:
+    return 0.5 if record.box is None else (record.box[0] + record.box[2]) / 2
+
+
+def told_shares(records: tuple[PlaneRecord, ...], given: DepthInput) -> list[float]:
+    """Give each plane's share of the picture: as measured, as told, or an even part of what is left over."""
+    if any(reading is not None for reading in given.readings):
+        return [0.0 if reading is None else reading.share for reading in given.readings]
+    known = [each.share for each in records if each.share is not None]
+    # What lies over others takes nothing away from them.
+    lying = sum(1 for each in records if each.share is None)
+    usual = max(0.0, 1 - sum(known)) / lying if lying else 0.0
+    return [usual if each.share is None else each.share for each in records]
 
 
 def derived_passes(
@@ -112,24 +133,35 @@ def derived_passes(
     )
 
 
-def pass_from(record: PassRecord, planes: dict[int, PlaneRecord], things: dict[int, str]) -> Pass:
+def pass_from(record: PassRecord, state: State) -> Pass:
     """Turn a kept pass into one that the core knows."""
-    plane = None if record.plane is None else planes[record.plane]
+    planes = sorted((p for p in state.planes if p.number in record.planes), key=lambda each: each.rank)
+    things = tuple(each.name for each in state.elements if each.number in record.elements)
+    named = {each.number: each.name for each in state.elements}
     return Pass(
         record.number,
-        cast("PassKind", record.kind),
-        None if plane is None else plane.rank,
+        record.kind,
+        tuple(plane.rank for plane in planes),
         record.title,
-        cast("Paint", record.paint),
+        record.paint,
         record.minutes,
         record.thickness,
         record.why,
-        "" if plane is None else plane.name,
+        say_list([plane.name for plane in planes]) if planes else "",
         record.brush_mm,
         record.in_light,
-        things.get(record.element or 0, ""),
-        cast("Aid", record.aid),
-    )
+        things,
+        record.aids,
+        record.mark_mm,
+        record.share,
+        record.sheet == "other",
+        record.wants,
+        tuple(each.name for each in state.reserves if each.number in record.spares),
+        Colour(record.mix, record.value, record.chroma, record.hue, record.opacity, record.hides_line, record.oil,
+               record.dries),
+        Line(record.drawing_medium, record.line_weight, record.line_removed, record.line_meant),
+        tuple((named[each.element], each.count) for each in record.counts),
+    )  # fmt: skip
 
 
 def session_from(record: SessionRecord) -> Session:
@@ -161,9 +193,7 @@ def passes_of(
     """Return the passes of a painting: the painter's own list, or what is derived while there is none."""
     if not state.brief.passes_by_hand:
         return derived_passes(state, planes, borders, state.brief.school, kept)
-    known = {plane.number: plane for plane in state.planes}
-    things = {each.number: each.name for each in state.elements}
-    return [pass_from(record, known, things) for record in state.passes]
+    return [pass_from(record, state) for record in state.passes]
 
 
 def done_of(state: State) -> tuple[Done, ...]:
@@ -217,7 +247,7 @@ def easel_of(state: State, given: DepthInput, planes: list[PlaneFacts], now_min:
         given.borders,
         medium_of(state.brief.medium),
         school_of(state.brief.school),
-        cast("Unit", state.brief.unit),
+        state.brief.unit,
         sessions,
         done_of(state),
         present_for(sessions, now_min),
@@ -239,7 +269,7 @@ def survey_passes(
     seen: Measured,
 ) -> Work:
     """Work out passes, order, cost, sessions and reasons."""
-    planes = plane_facts(given, plan, area_cm2, tuple(handling_of(each) for each in state.planes), seen)
+    planes = plane_facts(state.planes, given, plan, area_cm2, seen)
     return put_to_work(
         passes_of(state, planes, given.borders, seen.kept),
         easel_of(state, given, planes, now_min, seen),
@@ -256,7 +286,7 @@ def by_hand(state: State, passes: list[Pass]) -> State:
             each.id,
             place,
             each.kind,
-            None if each.plane is None else number[each.plane],
+            tuple(number[rank] for rank in each.planes),
             each.title,
             each.paint,
             each.minutes,

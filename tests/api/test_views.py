@@ -9,7 +9,7 @@ from hypothesis import strategies as st
 from kind_distance.api.workviews import direct_rules, say_air, say_date
 from kind_distance.core.passes.model import Pass, Precedence
 from kind_distance.core.wording import say_distance
-from kind_distance.store.records import SessionRecord
+from kind_distance.rows import SessionRecord
 from kind_distance.studio.clock import minute_of
 from tests.support import WithApi
 
@@ -19,7 +19,10 @@ def rule(before, after, needs="done"):
 
 
 def passes_on(*planes):
-    return {n: Pass(n, "block_in", plane, "pass", "acrylic", 5) for n, plane in enumerate(planes, start=1)}
+    return {
+        n: Pass(n, "block_in", () if plane is None else (plane,), "pass", "acrylic", 5)
+        for n, plane in enumerate(planes, start=1)
+    }
 
 
 class Reasons(unittest.TestCase):

@@ -32,7 +32,16 @@ ACRYLIC, WATERCOLOUR = medium_of("acrylic"), medium_of("watercolour")
 
 def layer(number, kind, plane, minutes=20, **more):
     place = PLANES[plane - 1].name if plane else ""
-    return Pass(number, kind, plane, kind.replace("_", " "), more.pop("paint", "acrylic"), minutes, place=place, **more)
+    return Pass(
+        number,
+        kind,
+        () if plane is None else (plane,),
+        kind.replace("_", " "),
+        more.pop("paint", "acrylic"),
+        minutes,
+        place=place,
+        **more,
+    )
 
 
 class Brushes(unittest.TestCase):
@@ -150,7 +159,7 @@ class WantedList(unittest.TestCase):
     def test_each_item_has_its_passes(self):
         passes = [
             layer(1, "drawing", None, paint="dry"), layer(2, "block_in", 1), layer(3, "block_in", 2),
-            layer(4, "details", 2), replace(layer(5, "block_in", 2), thing="Boat"), layer(6, "lights", None),
+            layer(4, "details", 2), replace(layer(5, "block_in", 2), things=("Boat",)), layer(6, "lights", None),
         ]  # fmt: skip
         found = {each.name: each.passes for each in self.listed(passes)}
         self.assertEqual(

@@ -35,8 +35,8 @@ def needed(medium, kept=(), support="board", drawn=True, planes=(SKY, FIELD), sc
 def rules_between(low, high, medium="acrylic"):
     """State that is asked of the first by the second, both on plane 2; None where nothing is."""
     two = [
-        Pass(1, low, None if KINDS[low].where == "whole" else 2, low, paint_in(low, medium_of(medium)), 5),
-        Pass(2, high, None if KINDS[high].where == "whole" else 2, high, paint_in(high, medium_of(medium)), 5),
+        Pass(1, low, () if KINDS[low].where == "whole" else (2,), low, paint_in(low, medium_of(medium)), 5),
+        Pass(2, high, () if KINDS[high].where == "whole" else (2,), high, paint_in(high, medium_of(medium)), 5),
     ]
     found = [
         rule for rule in material_rules(two, medium_of(medium), [SKY, FIELD]) if (rule.before, rule.after) == (1, 2)
@@ -176,16 +176,16 @@ class Things(unittest.TestCase):
     """What is painted of a thing goes over its plane, and reaches no border."""
 
     def setUp(self):
-        self.base = replace(layer(2, 1, 5), thing="Boat")
-        self.other = replace(layer(3, 1, 5, "second_layer"), thing="Shed")
+        self.base = replace(layer(2, 1, 5), things=("Boat",))
+        self.other = replace(layer(3, 1, 5, "second_layer"), things=("Shed",))
 
     def test_over_its_plane_and_apart_from_other_things(self):
-        passes = [layer(1, 1), self.base, self.other, replace(layer(4, 1, 5, "second_layer"), thing="Boat")]
+        passes = [layer(1, 1), self.base, self.other, replace(layer(4, 1, 5, "second_layer"), things=("Boat",))]
         pairs = {(r.before, r.after) for r in material_rules(passes, medium_of("acrylic"), [SKY])}
         self.assertEqual(pairs, {(1, 2), (1, 3), (1, 4), (2, 4)})
 
     def test_it_cuts_nothing_round(self):
-        passes = [layer(4, 2), replace(layer(2, 1), thing="Boat")]
+        passes = [layer(4, 2), replace(layer(2, 1), things=("Boat",))]
         self.assertEqual(cut_round(passes, TOUCHING), [])
         self.assertEqual(order_rules(passes, TOUCHING, [SKY, FIELD]), [])
 

@@ -17,7 +17,9 @@ FIELD = PlaneFacts("Field", 600.0, 0.4, 3.5, 1.9, 5.5, 0.99)
 
 
 def layer(number, kind="block_in", plane=1, paint="acrylic", minutes=20, thickness=1.0, place="Sky"):
-    return Pass(number, kind, plane, kind.replace("_", " "), paint, minutes, thickness, "", place)
+    return Pass(
+        number, kind, () if plane is None else (plane,), kind.replace("_", " "), paint, minutes, thickness, "", place
+    )
 
 
 class Materials(unittest.TestCase):
@@ -46,12 +48,12 @@ class Materials(unittest.TestCase):
         lower, upper = layer(1, paint="rewettable"), layer(3, "second_layer", paint="oil")
         told = audit_materials([lower, upper], set())
         self.assertEqual(told[0].remedies[0].arguments, {"kind": "isolating", "before": 3})
-        coat = Pass(2, "isolating", None, "isolating coat", "acrylic", 10)
+        coat = Pass(2, "isolating", (), "isolating coat", "acrylic", 10)
         self.assertEqual(audit_materials([lower, coat, upper], set()), [])
         self.assertEqual(len(audit_materials([coat, lower, upper], set())), 1, "under both it parts nothing")
         self.assertIn("does not hold", first_clash([lower, upper]))
         self.assertIsNone(first_clash([lower, coat, upper]))
-        boat, shed = replace(lower, thing="Boat"), replace(upper, thing="Shed")
+        boat, shed = replace(lower, things=("Boat",)), replace(upper, things=("Shed",))
         self.assertEqual(audit_materials([boat, shed], set()), [], "two things never lie on each other")
         rules = {(r.before, r.after): r.needs for r in material_rules([lower, coat, upper], medium_of("oil"), [SKY])}
         self.assertEqual((rules[1, 2], rules[2, 3]), ("through_dry", "touch_dry"))

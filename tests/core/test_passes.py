@@ -185,7 +185,7 @@ class Costs(unittest.TestCase):
 
     def test_remixes(self):
         def order(*planes):
-            return [Pass(n, "block_in", plane, "block-in", "acrylic", 5) for n, plane in enumerate(planes)]
+            return [Pass(n, "block_in", (plane,), "block-in", "acrylic", 5) for n, plane in enumerate(planes)]
 
         self.assertEqual(count_remixes(order(1, 2, 3)), 0)
         self.assertEqual(count_remixes(order(1, 2, 1, 2)), 2)

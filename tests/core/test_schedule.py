@@ -27,7 +27,15 @@ def session(number, start, minutes, climate=ROOM):
 
 def layer(number, plane, minutes=10, kind="block_in", paint="acrylic", thickness=1.0):
     return Pass(
-        number, kind, plane, kind.replace("_", "-"), paint, minutes, thickness, "", f"Plane {plane}" if plane else ""
+        number,
+        kind,
+        (plane,) if plane else (),
+        kind.replace("_", "-"),
+        paint,
+        minutes,
+        thickness,
+        "",
+        f"Plane {plane}" if plane else "",
     )
 
 
@@ -119,7 +127,7 @@ class ByHand(unittest.TestCase):
                 self.assertEqual(starts(make_schedule(problem(passes, [rule], sessions)))[2], second)
 
     def test_varnish_is_a_date(self):
-        passes = [layer(1, 1), Pass(2, "varnish", None, "varnish", "varnish", 15)]
+        passes = [layer(1, 1), Pass(2, "varnish", (), "varnish", "varnish", 15)]
         found = make_schedule(problem(passes, [Precedence(1, 2, "through_dry", "")]))
         (milestone,) = found.milestones
         self.assertTrue(8 * 60 < milestone.earliest - 610 < 24 * 60)

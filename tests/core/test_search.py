@@ -55,7 +55,9 @@ def small(count, seed):
     """So few passes, in any order, on two places that do not meet, that every order can be tried."""
     rng = np.random.default_rng(seed)
     passes = tuple(
-        Pass(n, "block_in", 1 + n % 2, f"layer {n}", "acrylic", int(rng.integers(5, 25)), float(rng.uniform(0.6, 1.6)))
+        Pass(
+            n, "block_in", (1 + n % 2,), f"layer {n}", "acrylic", int(rng.integers(5, 25)), float(rng.uniform(0.6, 1.6))
+        )
         for n in range(1, count + 1)
     )
     rules = tuple(

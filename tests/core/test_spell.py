@@ -31,7 +31,7 @@ def capped(minutes, cap=60, number=1, start=600):
 
 class Aids(unittest.TestCase):
     def test_a_dryer_dries_sooner_and_mist_keeps_open_longer(self):
-        plain, mist, hot = (dry("acrylic", 0.0, AIR, 1.0, aid) for aid in ("", "mist", "dryer"))
+        plain, mist, hot = (dry("acrylic", 0.0, AIR, 1.0, aids) for aids in ((), ("mist",), ("dryer",)))
         self.assertAlmostEqual(mist.open_until / plain.open_until, AIDS["mist"][0], places=6)
         self.assertAlmostEqual(hot.touch_late / plain.touch_late, AIDS["dryer"][1], places=6)
         self.assertLess(mist.open_until, mist.touch_early)
@@ -40,11 +40,11 @@ class Aids(unittest.TestCase):
     def test_oil_heeds_neither(self):
         """Common practice, no source: oil hardens by oxygen; heat wrinkles its skin."""
         for aid in ("mist", "dryer"):
-            self.assertEqual(dry("oil", 0.0, AIR, 1.0, aid), dry("oil", 0.0, AIR))
+            self.assertEqual(dry("oil", 0.0, AIR, 1.0, (aid,)), dry("oil", 0.0, AIR))
 
     def test_the_plan_and_the_verifier_follow(self):
         plain = problem([layer(1, 1), layer(2, 1, kind="second_layer")], [OVER])
-        helped = replace(plain, passes=(replace(plain.passes[0], aid="dryer"), plain.passes[1]))
+        helped = replace(plain, passes=(replace(plain.passes[0], aids=("dryer",)), plain.passes[1]))
         first, then = make_schedule(plain), make_schedule(helped)
         self.assertLess(starts(then)[2], starts(first)[2])
         self.assertEqual(verify(helped, then), [])

@@ -89,7 +89,7 @@ class Films(unittest.TestCase):
             spells = ((0, INDOORS), (30, later))
             one, other = Weather(spells), Weather(tuple(spells))
             self.assertEqual((one, hash(one)), (other, hash(other)))
-            for paint, aid in itertools.product(("acrylic", "oil", "gouache"), ("", "mist", "dryer")):
+            for paint, aid in itertools.product(("acrylic", "oil", "gouache"), ((), ("mist",), ("dryer",))):
                 with self.subTest(paint=paint, aid=aid, later=later):
                     fresh = dry.__wrapped__(paint, 20, other, 1.3, aid)
                     self.assertEqual(dry(paint, 20, one, 1.3, aid), fresh)

@@ -17,6 +17,7 @@ from kind_distance.core.passes.schools import SCHOOLS
 from kind_distance.core.schedule.verify import verify
 from kind_distance.errors import DocumentError
 from kind_distance.exchange.document.reading import json_schema, read_document
+from kind_distance.exchange.document.upgrade import upgraded
 from kind_distance.headless.measure import measure_photo
 from kind_distance.headless.plan import as_data, as_text, plan_document
 from tests.support import PICTURES, bands, file_bytes
@@ -85,17 +86,17 @@ class Planning(unittest.TestCase):
     def test_faults_of_a_plan_are_named_by_their_place(self):
         passes = [{"kind": "block_in", "plane": "Field"}]
         for plan, fault in (
-            ([{"layer_pass": 2, "session": 1}], r"plan\[0\].layer_pass: there are 1 passes"),
-            ([{"layer_pass": 1, "session": 3}], r"plan\[0\].session: there are 2 sessions"),
+            ([{"layer_pass": 2, "session": 1}], r"kept_plan\[0\].layer_pass: no pass has the number 2"),
+            ([{"layer_pass": 1, "session": 3}], r"kept_plan\[0\].session: no session has the number 3"),
             ([{"layer_pass": 1, "session": 1}] * 2, "a pass stands in it twice"),
-            ([{"layer_pass": 1, "session": 1, "start": "noon"}], r"plan\[0\].start"),
+            ([{"layer_pass": 1, "session": 1, "start": "noon"}], r"kept_plan\[0\].not_before"),
             ([{"layer_pass": 1, "session": 1, "start": "2026-12-28T09:00", "by_hand": True}], "outside its session"),
         ):
             with self.subTest(fault=fault), self.assertRaisesRegex(DocumentError, fault):
                 planned(passes=passes, plan=plan)
-        with self.assertRaisesRegex(DocumentError, r"passes\[0\].thing: no element is called 'Boat'"):
+        with self.assertRaisesRegex(DocumentError, r"passes\[0\].elements: no element is called 'Boat'"):
             planned(passes=[{**passes[0], "thing": "Boat"}])
-        with self.assertRaisesRegex(DocumentError, "ready_by.purpose"):
+        with self.assertRaisesRegex(DocumentError, "deadline_for"):
             planned(ready_by={"day": "2026-12-01", "purpose": "fun"})
 
     def test_ready_by_a_day(self):
@@ -176,7 +177,7 @@ class Faults(unittest.TestCase):
             "medium": lambda d: d.update(medium="crayon"),
             "sessions[0].start": lambda d: d["sessions"][0].update(start="soon"),
             "sessions[1].minutes": lambda d: d["sessions"][1].update(minutes=3),
-            "passes[0].plane": lambda d: d.update(passes=[{"kind": "block_in", "plane": "Moon"}]),
+            "passes[0].planes": lambda d: d.update(passes=[{"kind": "block_in", "plane": "Moon"}]),
             "passes[0].done": lambda d: d.update(
                 passes=[{"kind": "block_in", "plane": "Sky", "done": ["2026-11-28T10:00", "2026-11-28T09:00"]}]
             ),
@@ -205,9 +206,9 @@ class Schema(unittest.TestCase):
         """Against the package jsonschema, which knows nothing of ours."""
         schema = json_schema()
         jsonschema.Draft202012Validator.check_schema(schema)
-        jsonschema.validate(FIELD, schema)
+        jsonschema.validate(upgraded(FIELD), schema)
         with self.assertRaises(jsonschema.ValidationError):
-            jsonschema.validate({**FIELD, "planes": [{"name": "A", "distance_m": -1}]}, schema)
+            jsonschema.validate({**upgraded(FIELD), "planes": [{"name": "A", "distance_m": -1}]}, schema)
 
     def test_the_documents_show_it(self):
         shown = (ROOT / "docs" / "formats.md").read_text()

@@ -12,11 +12,9 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from kind_distance.errors import ChangedElsewhereError, DomainError, NotFoundError, NothingToUndoError
-from kind_distance.store import paintings, pictures
-from kind_distance.store.database import connect, migrate, migrations, opened, transaction
-from kind_distance.store.packing import pack, unpack
-from kind_distance.store.records import (
+from kind_distance.rows import (
     Brief,
+    CountPainted,
     MeantSo,
     PairRecord,
     PassRecord,
@@ -27,6 +25,9 @@ from kind_distance.store.records import (
     StrokeRecord,
     ThumbnailRecord,
 )
+from kind_distance.store import paintings, pictures
+from kind_distance.store.database import connect, migrate, migrations, opened, transaction
+from kind_distance.store.packing import pack, parts_as_bytes, parts_from_bytes, unpack
 from tests.support import InFolder
 
 AT = "2026-11-26T09:42:00"
@@ -41,7 +42,23 @@ def full_state(picture):
         (PlaneRecord(1, 1, "Sky", "sky"), PlaneRecord(2, 2, "Field", "land", 20.0, 4.5)),
         (StrokeRecord(1, 2, "mark", 0.01, ((0.1, 0.2), (0.3, 0.4))),),
         (PairRecord(1, 2, 0.4, -1),),
-        (PassRecord(1, 1, "block_in", 2, "block-in", "acrylic", 12, 1.0, "Sets it.", 100, 112),),
+        (
+            PassRecord(
+                1,
+                1,
+                "block_in",
+                (2,),
+                "block-in",
+                "acrylic",
+                12,
+                1.0,
+                "Sets it.",
+                aids=("mist",),
+                counts=(CountPainted(1, 2),),
+                done_start=100,
+                done_end=112,
+            ),
+        ),
         (SessionRecord(1, "2026-11-28T07:10", 90, "hill", True, 14.0, 78.0, 2.0, 60.0),),
         (MeantSo("merged_photo:p1:p2", "Mist."),),
     )
@@ -88,8 +105,8 @@ class TheFile(WithFile):
 
     def test_wrong_types_and_dangling_rows_are_refused(self):
         for statement in (
-            "INSERT INTO plane VALUES (1, 1, 'first', 'x', 'land', NULL, NULL, 'solid', '', '', '')",
-            "INSERT INTO plane VALUES (999, 1, 1, 'x', 'land', NULL, NULL, 'solid', '', '', '')",
+            "INSERT INTO counter VALUES (1, 'plane', 'first')",
+            "INSERT INTO counter VALUES (999, 'plane', 1)",
             "INSERT INTO derived VALUES ('none', 'view', x'00')",
         ):
             with self.subTest(statement=statement), self.assertRaises(sqlite3.IntegrityError):
@@ -148,7 +165,8 @@ class Paintings(WithFile):
         self.assertEqual((painting.version, painting.undo, painting.redo), (1, None, None))
 
     def test_packing(self):
-        self.assertEqual(unpack(pack(self.state)), self.state)
+        parts, pieces = pack(self.state)
+        self.assertEqual(unpack(parts_from_bytes(parts_as_bytes(parts)), pieces.__getitem__), self.state)
 
     def test_each_change_leaves_an_entry(self):
         painting_id = self.create()

@@ -13,9 +13,9 @@ from hypothesis.stateful import RuleBasedStateMachine, initialize, invariant, pr
 
 from kind_distance.core.schedule.verify import verify
 from kind_distance.errors import KindDistanceError
+from kind_distance.rows import Brief
 from kind_distance.store import paintings
 from kind_distance.store.database import migrate, opened
-from kind_distance.store.records import Brief
 from kind_distance.studio.document.writing import write_document
 from kind_distance.studio.paintings import Studio
 from tests.support import NOW, file_bytes, hill_picture

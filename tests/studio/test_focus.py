@@ -4,8 +4,8 @@ import contextlib
 import sqlite3
 
 from kind_distance.errors import DomainError
+from kind_distance.rows import Brief
 from kind_distance.store.database import migrate, migrations, opened
-from kind_distance.store.records import Brief
 from tests.support import NOW, InFolder, WithStudio, bands, file_bytes
 
 

@@ -6,8 +6,8 @@ The numbers in the names are those of the mistakes a painter of places makes mos
 import numpy as np
 
 from kind_distance.core.colour.munsell import grey_code
+from kind_distance.rows import Brief
 from kind_distance.store.database import opened
-from kind_distance.store.records import Brief
 from tests.studio.test_sources import WithPhoto
 from tests.support import NOW, file_bytes
 

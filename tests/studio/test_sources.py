@@ -7,7 +7,7 @@ from PIL import Image
 
 from kind_distance.demo.seed import picture_bytes
 from kind_distance.errors import ChangedElsewhereError, DomainError, NotFoundError
-from kind_distance.store.records import Brief
+from kind_distance.rows import Brief
 from kind_distance.studio.plates import plate_of
 from kind_distance.studio.references import light_apart
 from tests.support import NOW, WithStudio, bands, file_bytes, hill_picture

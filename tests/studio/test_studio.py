@@ -7,7 +7,7 @@ from datetime import timedelta
 from kind_distance.core.schedule.verify import verify
 from kind_distance.demo.seed import SCENES, seed
 from kind_distance.errors import ChangedElsewhereError, DomainError, NotFoundError
-from kind_distance.store.records import Brief
+from kind_distance.rows import Brief
 from kind_distance.studio import darkroom
 from kind_distance.studio.clock import iso, minute_of, say_day, say_moment
 from kind_distance.studio.paintings import Studio, checked_hash, minutes_now

@@ -5,7 +5,7 @@ from dataclasses import replace
 import numpy as np
 
 from kind_distance.core.picture.thumbnail import ThumbnailSettings
-from kind_distance.store.records import Brief, State
+from kind_distance.rows import Brief, State
 from kind_distance.studio import darkroom
 from kind_distance.studio import survey as surveying
 from kind_distance.studio.changes import apply

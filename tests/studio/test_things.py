@@ -87,7 +87,7 @@ class Grounds(WithPhoto):
         left = [j.planes for j in self.painting.survey.judgements if j.kind == "shows_through"]
         self.assertNotIn((plane,), left)
         number = next(p.number for p in self.state.planes if p.rank == plane)
-        own = [p.title for p in self.state.passes if p.plane == number]
+        own = [p.title for p in self.state.passes if number in p.planes]
         self.assertEqual(own[0], "white underlay")
 
     def test_paint_that_is_there_gets_an_opaque_layer_instead(self):
@@ -102,5 +102,5 @@ class Grounds(WithPhoto):
             self.change("add_underlay", plane=plane)
         told = next(j for j in self.painting.survey.judgements if j.key == f"shows_through:p{plane}")
         self.change(told.remedies[0].action, **told.remedies[0].arguments)
-        self.assertEqual([p.title for p in self.state.passes if p.plane == number].count("opaque layer"), 1)
+        self.assertEqual([p.title for p in self.state.passes if number in p.planes].count("opaque layer"), 1)
         self.assertNotIn(told.key, [j.key for j in self.painting.survey.judgements])

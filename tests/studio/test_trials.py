@@ -1,6 +1,7 @@
 """Thumbnails in the studio: crops to the pixel, keys, changes by hand, ideas for later, what follows and what differs."""
 
 from kind_distance.errors import DomainError
+from kind_distance.rows import EditRecord
 from kind_distance.studio.facts import divisions_for, facts_of
 from kind_distance.studio.looking import look_at
 from kind_distance.studio.strokes import labels_of
@@ -24,8 +25,8 @@ class Keeping(WithPhoto):
 
     def test_changes_by_hand_go_along_with_a_crop(self):
         edits = [
-            {"kind": "step", "points": [(0.5, 0.5)], "step": 1, "width": 0.02},
-            {"kind": "step", "points": [(0.02, 0.02)], "step": 0, "width": 0.02},
+            EditRecord("step", ((0.5, 0.5),), 1),
+            EditRecord("step", ((0.02, 0.02),), 0),
         ]
         self.change("keep_thumbnail", **PLAIN, edits=edits)
         self.change("set_thumbnail", thumbnail=1, crop=(80, 60, 160, 120))
@@ -41,7 +42,7 @@ class Keeping(WithPhoto):
         self.refused("set_thumbnail", thumbnail=1, key="loud")
 
     def test_a_change_by_hand_that_cannot_be_made_is_refused_whole(self):
-        flat = {"kind": "split", "points": [(0.5, 0.05)], "step": None, "width": 0.02}
+        flat = EditRecord("split", ((0.5, 0.05),))
         self.change("keep_thumbnail", **{**PLAIN, "steps": 2, "softness": 0.04})
         before = self.state
         try:

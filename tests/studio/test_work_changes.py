@@ -2,7 +2,7 @@
 
 from kind_distance.errors import DomainError, InUseError, NotFoundError, UnsafeOrderError
 from kind_distance.store.database import opened
-from kind_distance.store.paintings import beside
+from kind_distance.store.paintings import others_of
 from kind_distance.studio.clock import minute_of
 from kind_distance.studio.seeking import Seekers
 from kind_distance.studio.trying import put_there
@@ -157,13 +157,13 @@ class Recipes(Working):
             self.change("add_element", name=name, **({} if plane is None else {"plane": plane}))
 
     def of(self, name):
-        return [(p.kind, p.title, p.plane) for p in self.work.passes if p.thing == name]
+        return [(p.kind, p.title, p.plane) for p in self.work.passes if name in p.things]
 
     def test_a_recipe_is_copied_to_many_things_each_on_its_plane(self):
         self.change("add_recipe", element=1)
         parts = [("block_in", "base", 4), ("second_layer", "pattern", 4), ("glaze", "tint", 4), ("lights", "light", 4)]
         self.assertEqual(self.of("Barn"), parts)
-        self.change("set_pass", number=next(p.id for p in self.work.passes if p.thing == "Barn"), minutes=9)
+        self.change("set_pass", number=next(p.id for p in self.work.passes if "Barn" in p.things), minutes=9)
         self.change("copy_recipe", element=1, to=[2, 3])
         self.assertEqual(self.of("Cart"), parts)
         self.assertEqual(self.of("Tower"), [(kind, title, 2) for kind, title, _ in parts])
@@ -239,7 +239,7 @@ class Kinds(Working):
         self.change("add_pass", kind="blend", plane=4, minutes=20)
         self.cleared_by("wet_expired", "make_dry")
         made = next(p for p in self.work.passes if p.kind == "scumble")
-        self.assertEqual((made.minutes, made.plane), (30, 4))
+        self.assertEqual((made.minutes, made.planes), (30, (4,)))
         self.refuse(DomainError, "make_dry", number=made.id)
 
     def test_brush_and_light_are_kept_and_checked(self):
@@ -262,7 +262,7 @@ class OwnPace(Working):
         self.refuse(DomainError, "take_own_pace")
         for kind, plane, took in (("drawing", None, 30), ("block_in", 1, 20), ("block_in", 2, 20)):
             self.change("mark_done", number=self.number(kind, plane), minutes=took)
-        log = self.painting.beside.log
+        log = self.painting.others.log
         self.assertEqual([each.took for each in log], [30, 20, 20])
         self.assertTrue(all(each.planned < each.took for each in log))
         before = {p.id: p.minutes for p in self.work.passes}
@@ -280,7 +280,7 @@ class OwnPace(Working):
         self.change("mark_done", number=number, minutes=50)
         self.change("mark_not_done", number=number)
         self.assertEqual(next(p.minutes for p in self.work.passes if p.id == number), planned)
-        self.assertEqual(self.painting.beside.log, ())
+        self.assertEqual(self.painting.others.log, ())
 
 
 class Calendar(Working):
@@ -310,7 +310,7 @@ class Calendar(Working):
     def test_what_the_other_would_have_painted_next(self):
         self.studio.duplicate(1, NOW)
         with opened(self.file) as db:
-            found = beside(db, 1)
+            found = others_of(db, 1)
         ((painting, title, said, minutes),) = found.following
         self.assertEqual((painting, title), (2, "Field before woods, copy"))
         self.assertEqual((said, minutes), ("draw the planes", self.work.passes[0].minutes))
@@ -333,20 +333,20 @@ class Spells(Working):
     def test_a_dryer_and_who_may_have_it(self):
         number = self.number("block_in", 4)
         before = next(p for p in self.work.schedule.placements if p.pass_id == number).drying
-        self.change("set_pass", number=number, aid="dryer")
+        self.change("set_pass", number=number, aids=["dryer"])
         placed = next(p for p in self.work.schedule.placements if p.pass_id == number)
         self.assertLess(placed.drying.touch_late - placed.end, before.touch_late - before.painted_at)
-        self.refuse(DomainError, "set_pass", number=number, aid="oven")
-        self.change("set_pass", number=number, aid="")
+        self.refuse(DomainError, "set_pass", number=number, aids=["oven"])
+        self.change("set_pass", number=number, aids=[])
         self.change("set_pass", number=number, paint="oil")
-        self.refuse(DomainError, "set_pass", number=number, aid="mist")
+        self.refuse(DomainError, "set_pass", number=number, aids=["mist"])
 
     def test_mist_clears_a_blend_that_is_a_little_too_large(self):
         self.change("set_plane", plane=2, marks="soft")
         number = self.number("block_in", 2)
         self.change("set_pass", number=number, minutes=6)
         self.cleared_by("blend_too_large", "set_pass")
-        self.assertEqual(next(p.aid for p in self.work.passes if p.id == number), "mist")
+        self.assertEqual(next(p.aids for p in self.work.passes if p.id == number), ("mist",))
 
     def test_a_spoiled_layer_is_done_again_and_what_is_done_stays(self):
         for kind, plane in (("drawing", None), ("block_in", 1)):
@@ -355,7 +355,7 @@ class Spells(Working):
         self.change("spoil_pass", number=self.number("block_in", 1))
         self.assertEqual(self.work.done, done)
         (again,) = [p for p in self.work.passes if p.title.endswith(", anew")]
-        self.assertEqual((again.kind, again.plane), ("block_in", 1))
+        self.assertEqual((again.kind, again.planes), ("block_in", (1,)))
         places = [p.id for p in self.work.passes]
         self.assertEqual(places.index(again.id), len(done), "right after what is painted")
         self.assertIn(again.id, self.stands())

@@ -9,8 +9,7 @@ import zipfile
 import vobject
 from PIL import Image
 
-from kind_distance.exchange.document.reading import read_document
-from kind_distance.headless.plan import plan_document
+from kind_distance.headless.plan import plan_bytes
 from kind_distance.studio.document.writing import document_of, write_document
 from kind_distance.studio.outside import say_sky
 from kind_distance.studio.paintings import Studio, minutes_now
@@ -73,7 +72,7 @@ class Files(InFolder):
             picture = Image.open(io.BytesIO(archive.read("1.jpg")))
             self.assertFalse(picture.getexif(), "nothing of the camera leaves")
             self.assertNotIn("31.1180", archive.read("painting.json").decode(), "nor the place on earth")
-        planned = plan_document(read_document(data, "painting.zip"))
+        planned = plan_bytes(data, "painting.zip")
         self.assertEqual([p.title for p in planned.work.passes], [p.title for p in self.found.work.passes])
         self.assertEqual(
             [(p.start, p.end) for p in planned.work.schedule.placements],
@@ -87,7 +86,7 @@ class Files(InFolder):
         opened = self.do("place_pass", number=upper.pass_id, session=base.session_id, start=base.start)
         opened = self.do("set_brief", deadline="2026-11-29", deadline_for="sale")
         opened = self.do("set_pass", number=upper.pass_id, brush_mm=8.0, in_light=True)
-        planned = plan_document(read_document(document_zip(self.file, opened.painting.state, opened.survey), "p.zip"))
+        planned = plan_bytes(document_zip(self.file, opened.painting.state, opened.survey), "p.zip")
         places = [
             {(at, p.start) for at, p in enumerate(w.schedule.placements)} for w in (planned.work, opened.survey.work)
         ]

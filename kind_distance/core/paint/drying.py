@@ -8,6 +8,7 @@ result is always a range and never a promise. Labels rule.
 
 from __future__ import annotations
 
+import math
 from bisect import bisect_right
 from dataclasses import dataclass, field
 from functools import lru_cache
@@ -228,18 +229,22 @@ def _reach(
         now = end
 
 
-Aid = Literal["", "mist", "dryer"]
+Aid = Literal["mist", "wetted", "dryer"]
 # Times as long that a film stays open, and that it takes to touch dry [memory]; only for paint that dries by water.
-AIDS: dict[Aid, tuple[float, float]] = {"": (1.0, 1.0), "mist": (1.6, 1.15), "dryer": (0.4, 0.4)}
+AIDS: dict[Aid, tuple[float, float]] = {"mist": (1.6, 1.15), "wetted": (2.5, 1.5), "dryer": (0.4, 0.4)}
 
 
-def aided(paint: Paint, aid: Aid) -> tuple[float, float]:
-    """Return times as long that a film stays open and takes to touch dry, with mist or a dryer; oil heeds neither."""
-    return AIDS[aid] if paint in TOUCH_MIN else AIDS[""]
+def aided(paint: Paint, aids: tuple[Aid, ...]) -> tuple[float, float]:
+    """Return times as long that a film stays open and takes to touch dry, with its aids; oil heeds none."""
+    if paint not in TOUCH_MIN:
+        return 1.0, 1.0
+    return math.prod(AIDS[aid][0] for aid in aids), math.prod(AIDS[aid][1] for aid in aids)
 
 
 @lru_cache(maxsize=8192)
-def dry(paint: Paint, painted_at: float, weather: Weather, thickness: float = 1.0, aid: Aid = "") -> Drying:
+def dry(
+    paint: Paint, painted_at: float, weather: Weather, thickness: float = 1.0, aids: tuple[Aid, ...] = ()
+) -> Drying:
     """Follow one film from the minute it is painted through the weather that comes.
 
     Parameters
@@ -250,7 +255,7 @@ def dry(paint: Paint, painted_at: float, weather: Weather, thickness: float = 1.
     weather : Weather
     thickness : float
         Against a usual thin layer.
-    aid : "", "mist" or "dryer"
+    aids : tuple of "mist", "wetted" or "dryer"
         What it is helped with while it is wet.
 
     Returns
@@ -265,7 +270,7 @@ def dry(paint: Paint, painted_at: float, weather: Weather, thickness: float = 1.
     def at_touch(dose: float) -> float:
         return _reach(painted_at, dose, weather, touch, paint, thickness, "touch")
 
-    stays_open, takes = aided(paint, aid)
+    stays_open, takes = aided(paint, aids)
     late = at_touch(LATE * takes)
     return Drying(
         painted_at=painted_at,

@@ -179,8 +179,8 @@ def audit_blends(
                 (
                     *parts,
                     *(
-                        [Remedy("Mist it", "set_pass", {"number": each.id, "aid": "mist"})]
-                        if not each.aid and each.minutes <= stays * AIDS["mist"][0]
+                        [Remedy("Mist it", "set_pass", {"number": each.id, "aids": ["mist"]})]
+                        if not each.aids and each.minutes <= stays * AIDS["mist"][0]
                         else []
                     ),
                     Remedy("Let the strokes stand", "set_plane", {"plane": each.plane, "marks": "broken"}),

@@ -3,11 +3,16 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
+from typing import Literal
 
 from kind_distance.core.paint.drying import Aid
 from kind_distance.core.paint.handling import Handling
 from kind_distance.core.paint.media import Dryness, Paint
 from kind_distance.core.passes.kinds import LEVEL, PassKind
+from kind_distance.core.wording import say_list
+
+# What a pass wants of the paint under it; empty where its kind and the medium say it.
+Wants = Literal["", "any", "wet", "damp", "open_or_dry", "touch_dry", "dry_through"]
 
 
 @dataclass(frozen=True)
@@ -76,6 +81,56 @@ class KeptFacts:
 
 
 @dataclass(frozen=True)
+class Line:
+    """The line that a drawing leaves.
+
+    Parameters
+    ----------
+    medium : str
+        What it is drawn with.
+    weight : "", "faint", "firm" or "heavy"
+    removed : "", "none", "brushed_off", "rubbed_out" or "washed_off"
+    meant : bool or None
+        Whether it is meant to be seen.
+    """
+
+    medium: str = ""
+    weight: str = ""
+    removed: str = ""
+    meant: bool | None = None
+
+
+@dataclass(frozen=True)
+class Colour:
+    """The colour that a pass lays, as far as it is told.
+
+    Parameters
+    ----------
+    mix : str
+        What it is called on the palette.
+    value : float or None
+        When dry. [V]
+    chroma : "", "low", "mid" or "high"
+    hue : str
+    opacity : "", "transparent", "semi_transparent", "semi_opaque" or "opaque"
+    hides_line : bool or None
+        Whether one coat hides a line.
+    oil : "", "lean", "tube" or "fat"
+    dries : "", "fast", "medium" or "slow"
+        Oil: by its pigments.
+    """
+
+    mix: str = ""
+    value: float | None = None
+    chroma: str = ""
+    hue: str = ""
+    opacity: str = ""
+    hides_line: bool | None = None
+    oil: str = ""
+    dries: str = ""
+
+
+@dataclass(frozen=True)
 class Pass:
     """One layer pass.
 
@@ -83,8 +138,8 @@ class Pass:
     ----------
     id : int
     kind : PassKind
-    plane : int or None
-        Rank of its plane, 1 = farthest; None for the whole surface.
+    planes : tuple of int
+        Ranks of its planes, 1 = farthest; empty for the whole surface.
     title : str
     paint : Paint
     minutes : int
@@ -94,20 +149,32 @@ class Pass:
     why : str
         What this pass is needed for.
     place : str
-        Name of its plane, empty for the whole surface.
-    brush_mm : float or None
-        Width of the brush; None for the usual one. [mm]
+        Names of its planes, empty for the whole surface.
+    brush_mm, mark_mm : float or None
+        Width of the brush, and of the narrowest mark made with it; None for the usual one. [mm]
     in_light : bool
-        Whether it has to be painted in the light of the photo.
-    thing : str
-        Name of the thing it belongs to.
-    aid : "", "mist" or "dryer"
+        Whether it has to be painted in the light of the subject.
+    things : tuple of str
+        Names of the things it paints.
+    aids : tuple of Aid
         What its film is helped with.
+    share : float or None
+        Share of its planes that it touches; None for the usual one of its kind.
+    other_sheet : bool
+        It happens in a sketchbook.
+    wants : Wants
+        What it wants of the paint under it; empty for what is usual.
+    spares : tuple of str
+        Names of the kept lights it goes round.
+    colour : Colour
+    line : Line
+    counts : tuple of (str, int)
+        Of a thing wanted several times, how many it paints.
     """
 
     id: int
     kind: PassKind
-    plane: int | None
+    planes: tuple[int, ...]
     title: str
     paint: Paint
     minutes: int
@@ -116,14 +183,27 @@ class Pass:
     place: str = ""
     brush_mm: float | None = None
     in_light: bool = False
-    thing: str = ""
-    aid: Aid = ""
+    things: tuple[str, ...] = ()
+    aids: tuple[Aid, ...] = ()
+    mark_mm: float | None = None
+    share: float | None = None
+    other_sheet: bool = False
+    wants: Wants = ""
+    spares: tuple[str, ...] = ()
+    colour: Colour = Colour()
+    line: Line = Line()
+    counts: tuple[tuple[str, int], ...] = ()
+
+    @property
+    def plane(self) -> int | None:
+        """Rank of its first plane; None for the whole surface."""
+        return self.planes[0] if self.planes else None
 
     @property
     def said(self) -> str:
         """Say the pass with its place, e.g. ``"block-in of Sky"``."""
-        if self.thing:
-            return f"{self.title} of {self.thing}"
+        if self.things:
+            return f"{self.title} of {say_list(list(self.things))}"
         return f"{self.title} of {self.place}" if self.place else self.title
 
     @property
@@ -133,10 +213,10 @@ class Pass:
 
 
 def covers(one: Pass, other: Pass) -> bool:
-    """Whether two passes lie on the same place: the whole surface is every plane, two things are never one place."""
-    if one.thing and other.thing and one.thing != other.thing:
+    """Whether two passes lie on the same place: the whole surface is every plane, other things are another place."""
+    if one.things and other.things and not set(one.things) & set(other.things):
         return False
-    return one.plane is None or other.plane is None or one.plane == other.plane
+    return not one.planes or not other.planes or bool(set(one.planes) & set(other.planes))
 
 
 @dataclass(frozen=True)

@@ -81,7 +81,9 @@ def _plane_passes(plane: PlaneFacts, rank: int, medium: Medium, support: float) 
         minutes = max(LEAST_MIN, round(minutes * plane.handling.pace))
         said = say_handling(plane.handling)
         how = f" Handling: {said}." if said else ""
-        return Pass(0, kind, rank, title, paint, minutes, thickness * plane.handling.thickness, why + how, plane.name)
+        return Pass(
+            0, kind, (rank,), title, paint, minutes, thickness * plane.handling.thickness, why + how, plane.name
+        )
 
     if plane.nature == "accents":
         why = f"{plane.name}: thin things, placed once when what stands behind them is done."
@@ -146,19 +148,19 @@ def _beginnings(medium: Medium, ground: Ground, whole: float, border_cm: float, 
         why = f"{article} {ground.name.lower()} ground at {ground.value:.1f} to judge values against."
         minutes = estimate_minutes("ground", whole, 0.25, whole)
         title = f"tone the ground {ground.name.lower()}"
-        passes.append(Pass(0, "ground", None, title, medium.first_paint, minutes, 0.7, why))
+        passes.append(Pass(0, "ground", (), title, medium.first_paint, minutes, 0.7, why))
     if around.drawn:
         drawing = max(LEAST_MIN, round(estimate_minutes("drawing", whole, 0.25, whole) + 0.03 * border_cm))
         reserve = " and mark the lights to be kept" if medium.key == "watercolour" else ""
         why = f"{border_cm:.0f} cm of border between planes to place{reserve}."
-        passes.append(Pass(0, "drawing", None, f"draw the planes{reserve}", "dry", drawing, 1.0, why))
+        passes.append(Pass(0, "drawing", (), f"draw the planes{reserve}", "dry", drawing, 1.0, why))
     masked = [each.name for each in around.kept if each.way == "masked"]
     if masked and cannot("mask", medium.first_paint) is None:
         minutes = MASK_DRY_MIN + 2 * len(masked)
         why = f"{say_list(masked)}: {KINDS['mask'].why}"
-        passes.append(Pass(0, "mask", None, title_in("mask", medium), "dry", minutes, 1.0, why))
+        passes.append(Pass(0, "mask", (), title_in("mask", medium), "dry", minutes, 1.0, why))
         why = f"{say_list(masked)}: {KINDS['unmask'].why}"
-        passes.append(Pass(0, "unmask", None, title_in("unmask", medium), "dry", LEAST_MIN + len(masked), 1.0, why))
+        passes.append(Pass(0, "unmask", (), title_in("unmask", medium), "dry", LEAST_MIN + len(masked), 1.0, why))
     return passes
 
 
@@ -170,7 +172,7 @@ def _lifted(planes: list[PlaneFacts], medium: Medium, whole: float, kept: tuple[
             minutes = estimate_minutes("lift", light.area_cm2, 0.5, whole)
             why = f"{light.name}: {KINDS['lift'].why}"
             place = planes[light.rank - 1].name
-            passes.append(Pass(0, "lift", light.rank, f"lift {light.name}", "dry", minutes, 1.0, why, place))
+            passes.append(Pass(0, "lift", (light.rank,), f"lift {light.name}", "dry", minutes, 1.0, why, place))
     return passes
 
 
@@ -178,15 +180,15 @@ def _endings(medium: Medium, whole: float, support: str) -> list[Pass]:
     lights = "lift and add the last lights and darks" if medium.key == "watercolour" else "lights and accents"
     minutes = estimate_minutes("lights", whole, 0.25, whole)
     why = "The lightest light and the darkest dark, last and few, where the eye is to stay."
-    passes = [Pass(0, "lights", None, lights, medium.later_paint, minutes, 1.5, why)]
+    passes = [Pass(0, "lights", (), lights, medium.later_paint, minutes, 1.5, why)]
     if "canvas" in support.casefold():
         minutes = estimate_minutes("sides", whole, 0.25, whole)
-        passes.append(Pass(0, "sides", None, "sides of the canvas", medium.later_paint, minutes, 0.8,
+        passes.append(Pass(0, "sides", (), "sides of the canvas", medium.later_paint, minutes, 0.8,
                            "Seen when it hangs unframed; painted on, or kept clean."))  # fmt: skip
     why = "Signed before anything seals the surface; judged from a distance before it counts as done."
-    passes.append(Pass(0, "finish", None, "sign and check from three metres", medium.later_paint, LEAST_MIN, 0.5, why))
+    passes.append(Pass(0, "finish", (), "sign and check from three metres", medium.later_paint, LEAST_MIN, 0.5, why))
     if medium.varnished:
-        passes.append(Pass(0, "varnish", None, "varnish", "varnish", 15, 1.0, KINDS["varnish"].why))
+        passes.append(Pass(0, "varnish", (), "varnish", "varnish", 15, 1.0, KINDS["varnish"].why))
     return passes
 
 

@@ -52,7 +52,7 @@ def cut_round(passes: list[Pass], borders: list[Border]) -> list[tuple[Pass, Pas
         for second in passes[at + 1 :]:
             if first.plane is None or second.plane is None or first.kind != second.kind or first.kind not in LAYERS:
                 continue
-            if first.thing or second.thing:
+            if first.things or second.things:
                 continue  # a thing stands inside its plane and reaches no border
             length = touching.get((second.plane, first.plane), 0.0)
             if second.plane < first.plane and length > 0:
@@ -113,7 +113,7 @@ def _idle_minutes(passes: list[Pass], rules: list[Precedence], climate: Climate)
                 start = ready_at(rule.needs, ends[rule.before], start, each.minutes)
         idle += start - now
         now = start + each.minutes
-        film = dry(each.paint, now, weather, each.thickness, each.aid)
+        film = dry(each.paint, now, weather, each.thickness, each.aids)
         ends[each.id] = (film.open_until, film.touch_late, film.through_late)
     return idle
 

@@ -70,7 +70,7 @@ def _usual_before(one: Pass, other: Pass, at: dict[int, int]) -> bool:
     if "isolating" in (one.kind, other.kind) and "varnish" not in (one.kind, other.kind):
         return at[one.id] < at[other.id]
     if LEVEL[one.kind] == LEVEL[other.kind]:
-        return not one.thing and bool(other.thing) and one.plane == other.plane
+        return not one.things and bool(other.things) and bool(set(one.planes) & set(other.planes))
     return LEVEL[one.kind] < LEVEL[other.kind]
 
 
@@ -107,7 +107,7 @@ def order_rules(
         for second in passes[at + 1 :]:
             if first.plane is None or second.plane is None or first.plane == second.plane:
                 continue
-            if first.kind not in LAYERS or second.kind not in LAYERS or first.thing or second.thing:
+            if first.kind not in LAYERS or second.kind not in LAYERS or first.things or second.things:
                 continue
             far, near = min(first.plane, second.plane), max(first.plane, second.plane)
             length = touching.get((far, near), 0.0)

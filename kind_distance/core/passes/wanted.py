@@ -48,7 +48,7 @@ def _plane(rank: int, plane: PlaneFacts, passes: list[Pass]) -> Wanted:
 
 
 def _thing(element: Element, planes: list[PlaneFacts], passes: list[Pass]) -> Wanted:
-    own = tuple(each.id for each in passes if each.thing == element.name)
+    own = tuple(each.id for each in passes if element.name in each.things)
     if own:
         return Wanted("thing", element.number, element.name, own, "")
     if element.plane is None:
@@ -76,7 +76,7 @@ def _light(at: int, light: KeptFacts, passes: list[Pass]) -> Wanted:
         each.id
         for each in passes
         if each.kind in kinds
-        and not each.thing
+        and not each.things
         and (each.kind != "lift" or light.name in each.title or each.plane == light.rank)
     )
     said = WAYS_SAID.get(light.way, "")
@@ -144,7 +144,7 @@ def audit_wanted(wanted: list[Wanted], passes: list[Pass], planes: list[PlaneFac
         )
     for one in passes:
         plane = None if one.plane is None else planes[one.plane - 1]
-        if one.kind != "details" or plane is None or one.thing or plane.in_focus > 0 or plane.nature == "accents":
+        if one.kind != "details" or plane is None or one.things or plane.in_focus > 0 or plane.nature == "accents":
             continue
         if plane.contrast_left is None or plane.contrast_left >= FAR_CONTRAST:
             continue

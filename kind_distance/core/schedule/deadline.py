@@ -129,7 +129,7 @@ def ready_at(problem: Problem, schedule: Schedule, purpose: Purpose) -> Ready | 
 
 def latest_end(each: Pass, deadline: Deadline) -> float:
     """Latest minute at which a pass may end so that it is ready in time, in the air of the studio. [clock min]."""
-    film = dry(each.paint, 0.0, Weather(((0.0, STUDIO),)), each.thickness, each.aid)
+    film = dry(each.paint, 0.0, Weather(((0.0, STUDIO),)), each.thickness, each.aids)
     extra = VARNISH_DRY_MIN if deadline.purpose.varnished else 0
     return deadline.minute - _dry_for(deadline.purpose, each, film) - extra
 

@@ -73,7 +73,7 @@ def _allows(problem: Problem, board: Board, placed: Placement, other: Placement,
     if needs is None or needs == "done":
         return not after or end <= other.start
     own = board.passes[placed.pass_id]
-    film = dry(own.paint, end, problem.weather, own.thickness, own.aid)
+    film = dry(own.paint, end, problem.weather, own.thickness, own.aids)
     until = (film.open_until, film.touch_late, film.through_late)
     return end <= other.start and ready_at(needs, until, other.start, other.end - other.start) <= other.start  # type: ignore[arg-type]
 

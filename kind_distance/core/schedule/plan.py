@@ -142,7 +142,7 @@ class Board:
 
     def paint(self, each: Pass, end: float) -> Drying:
         """Note that a pass ended, and follow its film."""
-        film = dry(each.paint, end, self.weather, each.thickness, each.aid)
+        film = dry(each.paint, end, self.weather, each.thickness, each.aids)
         self.lay(each.id, film)
         self.spells.append((end - each.minutes, end, each.id))
         return film

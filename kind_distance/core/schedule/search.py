@@ -49,7 +49,7 @@ class _Model:
         self.problem, self.model = problem, model
         done = {each.pass_id for each in problem.done}
         self.done_films = {
-            each.pass_id: dry(p.paint, each.end, problem.weather, p.thickness, p.aid)
+            each.pass_id: dry(p.paint, each.end, problem.weather, p.thickness, p.aids)
             for each in problem.done
             for p in problem.passes
             if p.id == each.pass_id
@@ -68,7 +68,9 @@ class _Model:
     def _waits(self, each: Pass, session: Session) -> _Waits:
         """Within a session its own air holds; what is still drying at its end is counted from the last minute."""
         weather = self.problem.weather
-        inside, last = (dry(each.paint, end, weather, each.thickness, each.aid) for end in (session.start, session.end))
+        inside, last = (
+            dry(each.paint, end, weather, each.thickness, each.aids) for end in (session.start, session.end)
+        )
         return _Waits(
             open_min=math.floor(inside.open_until - inside.painted_at),
             touch_min=math.ceil(inside.touch_late - inside.painted_at),

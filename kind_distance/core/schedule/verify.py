@@ -8,12 +8,12 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from kind_distance.core.paint.drying import (
-    AIDS,
     EARLY,
     LATE,
     OPEN_SHARE,
     STUDIO,
     Climate,
+    aided,
     through_dry_min,
     touch_dry_min,
 )
@@ -55,7 +55,7 @@ def _follow(problem: Problem, each: Pass, end: float, until: float) -> _Film:
         return pace[state, climate]
 
     dose, deep, minute = 0.0, 0.0, end
-    stays_open, takes = AIDS[each.aid] if each.paint != "oil" else (1.0, 1.0)
+    stays_open, takes = aided(each.paint, each.aids)
     while minute < until and dose < LATE * takes:
         dose += share_of("touch", _climate_at(problem, minute))
         if dose >= OPEN_SHARE[each.paint] * EARLY * stays_open:

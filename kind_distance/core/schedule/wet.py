@@ -52,7 +52,7 @@ def expired(problem: Problem, placements: Sequence[Placement]) -> list[Expired]:
         return []
     weather = problem.weather
     films = [
-        (done.end, -1, own.id, dry(own.paint, done.end, weather, own.thickness, own.aid))
+        (done.end, -1, own.id, dry(own.paint, done.end, weather, own.thickness, own.aids))
         for done in problem.done
         if (own := passes.get(done.pass_id)) is not None
     ]

@@ -1,5 +1,6 @@
 """The open document of a painting: JSON, or a ZIP that holds it as painting.json beside its pictures.
 
-Every field has a plain name and a unit in it; what is left out has its usual value. Places on a picture are shares of
-its width and height, from the top left. `planning` holds what a plan needs, `pictures` what was put on pictures.
+Its parts are the rows of a painting, field for field: planes and things are named by their names, all else by its
+number; times are local, ISO 8601; what is left out has its usual value. What follows from the rest is told under
+`measured`, for other readers, and is never read back.
 """

@@ -13,10 +13,10 @@ from pydantic import ValidationError
 
 from kind_distance.errors import DocumentError, DomainError
 from kind_distance.exchange.document.faults import faults_of
-from kind_distance.exchange.document.whole import Document
+from kind_distance.exchange.document.schema import FORMAT, VERSION, Document
+from kind_distance.exchange.document.upgrade import upgraded
 
 NAME_IN_ZIP = "painting.json"
-FORMAT, VERSION = "kind-distance-painting", 1
 LARGEST_JSON = 32 * 1024 * 1024
 MOST_TOLD = 12
 ZIP_BEGINS = b"PK\x03\x04"
@@ -63,7 +63,7 @@ class Packed:
         raise DocumentError(f"{entry} in {self._name} unpacks to more than any painting.", "Give another ZIP.")
 
 
-def open_document(file: BinaryIO, name: str) -> tuple[Document, Packed]:
+def open_document(file: BinaryIO, name: str) -> tuple[Any, Packed]:
     """Read a painting from JSON or from a ZIP that holds it, with what lies beside it.
 
     Parameters
@@ -92,7 +92,7 @@ def open_document(file: BinaryIO, name: str) -> tuple[Document, Packed]:
     return _document(data, name), packed
 
 
-def read_document(data: bytes, name: str) -> Document:
+def read_document(data: bytes, name: str) -> Any:  # noqa: ANN401  a document
     """Read a painting's document alone; raise DocumentError as :func:`open_document` does."""
     return open_document(io.BytesIO(data), name)[0]
 
@@ -109,13 +109,15 @@ def _check_kind(found: object, name: str) -> None:
     if not isinstance(found, dict) or found.get("format") != FORMAT:
         raise DocumentError(f"{name} is no painting of this application.", f'Give one whose format is "{FORMAT}".')
     version = found.get("version")
-    if isinstance(version, int) and version > VERSION:
+    if not isinstance(version, int) or isinstance(version, bool) or version < 1:
+        raise DocumentError(f"{name} does not say which version it is.", f'Give it a "version" of {VERSION}.')
+    if version > VERSION:
         raise DocumentError(
             f"{name} was written by a later version of this application.", "Bring this one up to date first."
         )
 
 
-def _document(data: bytes, name: str) -> Document:
+def _document(data: bytes, name: str) -> Any:  # noqa: ANN401  a document
     if len(data) > LARGEST_JSON:
         raise DocumentError(f"{name} is larger than any painting's document.", "Give the JSON of one painting.")
     try:
@@ -134,6 +136,8 @@ def _document(data: bytes, name: str) -> Document:
     except ValueError:
         raise DocumentError(f"{name} holds a number that is none.", "Give the JSON of one painting.") from None
     _check_kind(found, name)
+    if found["version"] == 1:
+        found = upgraded(found)
     try:
         document = Document.model_validate_json(json.dumps(found))
     except ValidationError as error:
@@ -155,4 +159,5 @@ def read_file(path: Path) -> bytes:
 
 def json_schema() -> dict[str, Any]:
     """Return the JSON Schema of the document."""
-    return Document.model_json_schema()
+    schema: dict[str, Any] = Document.model_json_schema()
+    return schema

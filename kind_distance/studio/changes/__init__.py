@@ -9,6 +9,7 @@ from __future__ import annotations
 from collections.abc import Callable
 from typing import Any
 
+from kind_distance.rows.settling import settle
 from kind_distance.studio.changes import (
     brief,
     depth,
@@ -46,6 +47,10 @@ MODULES = (
 CHANGES: dict[str, Change] = {
     name: function for module in MODULES for name, function in vars(module).items() if name in module.CHANGES
 }
+# Arguments of changes that set any field of a row, besides those of their signature.
+SETS: dict[str, dict[str, tuple[Any, Any]]] = {
+    name: fields for module in MODULES for name, fields in getattr(module, "SETS", {}).items()
+}
 
 
 def apply(desk: Desk, action: str, arguments: dict[str, Any]) -> Changed:
@@ -58,4 +63,5 @@ def apply(desk: Desk, action: str, arguments: dict[str, Any]) -> Changed:
     KindDistanceError
         If the change makes no sense on this state.
     """
-    return CHANGES[action](desk, **arguments)
+    state, what = CHANGES[action](desk, **arguments)
+    return settle(desk.state, state), what

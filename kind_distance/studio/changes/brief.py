@@ -11,12 +11,22 @@ from kind_distance.core.paint.media import ground_of, medium_of
 from kind_distance.core.passes.schools import school_of
 from kind_distance.core.schedule.deadline import purpose_of
 from kind_distance.errors import DomainError, UnsafeOrderError
-from kind_distance.store.records import Brief
-from kind_distance.studio.changes.desk import Changed, Desk, clean_text
+from kind_distance.rows import Brief
+from kind_distance.rows.checking import checked
+from kind_distance.studio.changes.arguments import settable
+from kind_distance.studio.changes.desk import Changed, Desk, told
 from kind_distance.studio.changes.passes import in_order_of_school
 from kind_distance.studio.clock import iso, minute_of
 
 CHANGES = ("set_brief",)
+SETS = {
+    "set_brief": settable(
+        Brief, "main_source", "chosen_thumbnail", "passes_by_hand", "focus_x", "focus_y", "focus_reach",
+        "veil", "visibility_km", "pull", "key", "gap", "airlight",
+    )
+}  # fmt: skip
+# Fields that may be emptied again; for the others nothing said means nothing changed.
+EMPTIED = ("focus_plane", "ground_value", "pace")
 SMALLEST_CM, LARGEST_CM = 2.0, 1000.0
 
 
@@ -36,57 +46,18 @@ def checked_brief(brief: Brief) -> Brief:
     light_wanted(brief.light, None)
     if brief.deadline_for:
         purpose_of(brief.deadline_for)
-    if brief.unit not in ("cm", "in"):
-        raise DomainError("Lengths are in cm or in inches.", "Choose one of the two.")
-    return replace(
-        brief,
-        title=clean_text(brief.title, "title", 120),
-        idea=clean_text(brief.idea, "main idea", 300, needed=False),
-        support=clean_text(brief.support, "support", 40),
-    )
+    return checked(brief)
 
 
-def set_brief(
-    desk: Desk,
-    *,
-    title: str | None = None,
-    idea: str | None = None,
-    medium: str | None = None,
-    support: str | None = None,
-    width_cm: float | None = None,
-    height_cm: float | None = None,
-    unit: str | None = None,
-    ground: str | None = None,
-    school: str | None = None,
-    drawing_medium: str | None = None,
-    drawing_detail: str | None = None,
-    deadline: str | None = None,
-    deadline_for: str | None = None,
-    light: str | None = None,
-) -> Changed:
+def set_brief(desk: Desk, **said: Any) -> Changed:  # noqa: ANN401  fields of a brief
     """Change what the painter wants; what is not named stays. An empty deadline takes it away."""
-    wanted = {
-        "title": title,
-        "idea": idea,
-        "medium": medium,
-        "support": support,
-        "width_cm": width_cm,
-        "height_cm": height_cm,
-        "unit": unit,
-        "ground": ground,
-        "school": school,
-        "drawing_medium": drawing_medium,
-        "drawing_detail": drawing_detail,
-        "deadline": deadline,
-        "deadline_for": deadline_for,
-        "light": light,
-    }
     before = desk.state.brief
-    given: dict[str, Any] = {k: v for k, v in wanted.items() if v is not None}
+    said = {name: value for name, value in said.items() if value is not None or name in EMPTIED}
+    deadline = said.get("deadline")
     if deadline is not None:
-        given["deadline"] = None if not deadline.strip() else iso(minute_of(deadline))[:10]
-        given.setdefault("deadline_for", before.deadline_for or "gift")
-    brief = checked_brief(replace(before, **given))
+        said["deadline"] = None if not deadline.strip() else iso(minute_of(deadline))[:10]
+        said.setdefault("deadline_for", before.deadline_for or "gift")
+    brief = checked_brief(told(desk, before, said))
     state = replace(desk.state, brief=brief)
     if brief.medium != before.medium and before.passes_by_hand:
         if any(each.done_end is not None for each in state.passes):
@@ -98,5 +69,5 @@ def set_brief(
     if brief.school != before.school:
         state = in_order_of_school(state, desk)
         return state, f"Order: {school_of(brief.school).name.lower()}"
-    names = [key.replace("_cm", "").replace("_", " ") for key, value in wanted.items() if value is not None]
+    names = [key.replace("_cm", "").replace("_", " ") for key in said]
     return state, f"Brief: {', '.join(names)}"

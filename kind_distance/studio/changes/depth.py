@@ -3,27 +3,40 @@
 from __future__ import annotations
 
 from dataclasses import replace
-from typing import Any
+from typing import Annotated, Any, Literal
 
-from kind_distance.core.colour.munsell import PAINT_DARKEST, PAINT_LIGHTEST
+from pydantic import Field
+
 from kind_distance.core.depth.plan import DepthSettings
 from kind_distance.errors import DomainError
-from kind_distance.store.records import PairRecord, State
-from kind_distance.studio.changes.desk import Changed, Desk
+from kind_distance.rows import PairRecord, State
+from kind_distance.rows.checking import checked
+from kind_distance.rows.words import EdgeKind
+from kind_distance.studio.changes.arguments import FiniteFloat, Rank, Text
+from kind_distance.studio.changes.desk import Changed, Desk, put
+from kind_distance.studio.changes.planes import check_plane
 
-CHANGES = ("set_depth", "set_planned_value", "unlock_plane", "set_pair_gap", "set_pair_direction", "forget_pair")
+CHANGES = (
+    "set_depth",
+    "set_planned_value",
+    "unlock_plane",
+    "set_pair_gap",
+    "set_pair_direction",
+    "set_pair_edge",
+    "forget_pair",
+)
 
 
 def set_depth(
     desk: Desk,
     *,
-    veil: str | None = None,
-    visibility_km: float | None = None,
+    veil: Text | None = None,
+    visibility_km: FiniteFloat | None = None,
     usual_visibility: bool = False,
-    pull: float | None = None,
-    key: str | None = None,
-    gap: float | None = None,
-    airlight: str | None = None,
+    pull: FiniteFloat | None = None,
+    key: Text | None = None,
+    gap: FiniteFloat | None = None,
+    airlight: Annotated[str, Field(max_length=9)] | None = None,
     usual_airlight: bool = False,
 ) -> Changed:
     """Choose the veil, its light, how far it pulls, the key and the least gap; what is not said stays."""
@@ -54,33 +67,19 @@ def set_depth(
     return replace(desk.state, brief=brief), ", ".join(said[name] for name in named) or "The veil as usual"
 
 
-def check_value(value: float) -> None:
-    """Raise DomainError for a value that no paint reaches."""
-    if not PAINT_DARKEST <= value <= PAINT_LIGHTEST:
-        raise DomainError(
-            f"Paint reaches from {PAINT_DARKEST:.2f} to {PAINT_LIGHTEST:.1f}, not {value:.1f}.",
-            "Choose a value in that range.",
-        )
-
-
-def set_planned_value(desk: Desk, *, plane: int, value: float) -> Changed:
+def set_planned_value(desk: Desk, *, plane: Rank, value: FiniteFloat) -> Changed:
     """Hold a plane at a value by hand."""
     record = desk.plane(plane)
-    check_value(value)
-    changed = replace(record, locked_value=round(value, 2))
-    planes = tuple(changed if p.number == record.number else p for p in desk.state.planes)
-    return replace(desk.state, planes=planes), f"{record.name} to {value:.1f}"
+    return put(desk.state, replace(record, locked_value=round(value, 2)), check_plane), f"{record.name} to {value:.1f}"
 
 
-def unlock_plane(desk: Desk, *, plane: int) -> Changed:
+def unlock_plane(desk: Desk, *, plane: Rank) -> Changed:
     """Let the ladder plan a plane again."""
     record = desk.plane(plane)
-    changed = replace(record, locked_value=None)
-    planes = tuple(changed if p.number == record.number else p for p in desk.state.planes)
-    return replace(desk.state, planes=planes), f"{record.name} freed"
+    return put(desk.state, replace(record, locked_value=None)), f"{record.name} freed"
 
 
-def _with_pair(desk: Desk, far: int, near: int, **new: float | int | None) -> State:
+def _with_pair(desk: Desk, far: int, near: int, **new: Any) -> State:  # noqa: ANN401  fields of a pair
     if far >= near:
         raise DomainError("A pair is named far plane first.", "Choose two different planes.")
     one, other = desk.plane(far).number, desk.plane(near).number
@@ -91,15 +90,21 @@ def _with_pair(desk: Desk, far: int, near: int, **new: float | int | None) -> St
         if (pair.far, pair.near) == (one, other):
             found = pair
         elif (pair.far, pair.near) == (other, one):
-            found = PairRecord(one, other, pair.gap, None if pair.direction is None else -pair.direction)
+            found = replace(
+                pair, far=one, near=other, direction=None if pair.direction is None else _turned(pair.direction)
+            )
     rest = tuple(p for p in state.pairs if {p.far, p.near} != {one, other})
-    changed = replace(found, **new)  # type: ignore[arg-type]
-    if changed.gap is None and changed.direction is None:
+    changed = replace(found, **new)
+    if changed.gap is None and changed.direction is None and changed.edge is None:
         return replace(state, pairs=rest)
-    return replace(state, pairs=(*rest, changed))
+    return replace(state, pairs=(*rest, checked(changed)))
 
 
-def set_pair_gap(desk: Desk, *, far: int, near: int, gap: float) -> Changed:
+def _turned(direction: int) -> Literal[-1, 1]:
+    return -1 if direction > 0 else 1
+
+
+def set_pair_gap(desk: Desk, *, far: Rank, near: Rank, gap: FiniteFloat) -> Changed:
     """Want an own gap where two planes meet; 0 lets them merge."""
     if not 0 <= gap <= 3:
         raise DomainError("The gap between planes lies between 0 and 3 value steps.", "Choose a smaller gap.")
@@ -107,15 +112,19 @@ def set_pair_gap(desk: Desk, *, far: int, near: int, gap: float) -> Changed:
     return _with_pair(desk, far, near, gap=gap), f"{names} may merge" if gap == 0 else f"{names} {gap:.1f} apart"
 
 
-def set_pair_direction(desk: Desk, *, far: int, near: int, direction: int) -> Changed:
+def set_pair_direction(desk: Desk, *, far: Rank, near: Rank, direction: Literal[-1, 1]) -> Changed:
     """Say which of two planes is to be the lighter: +1 the far one."""
-    if direction not in (-1, 1):
-        raise DomainError("Either the far or the near plane is the lighter.", "Choose one of the two.")
     lighter = desk.plane(far if direction > 0 else near).name
     return _with_pair(desk, far, near, direction=direction), f"{lighter} the lighter"
 
 
-def forget_pair(desk: Desk, *, far: int, near: int) -> Changed:
+def set_pair_edge(desk: Desk, *, far: Rank, near: Rank, edge: EdgeKind) -> Changed:
+    """Say which edge is wanted where two planes meet: hard, soft or lost."""
+    names = f"{desk.plane(far).name} and {desk.plane(near).name}"
+    return _with_pair(desk, far, near, edge=edge), f"{names}: a {edge} edge"
+
+
+def forget_pair(desk: Desk, *, far: Rank, near: Rank) -> Changed:
     """Take back what was wanted of a pair."""
     names = f"{desk.plane(far).name} and {desk.plane(near).name}"
-    return _with_pair(desk, far, near, gap=None, direction=None), f"{names}: as usual"
+    return _with_pair(desk, far, near, gap=None, direction=None, edge=None), f"{names}: as usual"

@@ -1,17 +1,27 @@
-"""What every change has before it: the state as it stands, and what follows from it where that is needed."""
+"""What every change has before it: the state as it stands, and what follows from it where that is needed.
+
+A change makes a new state with `put` and `without`; what hangs on what, the limits of each row, and what becomes of
+places on a picture follow from the rows (`rows.settling`, `rows.checking`).
+"""
 
 from __future__ import annotations
 
-from collections.abc import Iterable
-from dataclasses import dataclass
+from collections.abc import Callable, Iterable
+from dataclasses import dataclass, replace
 from pathlib import Path
+from typing import Any
 
 from kind_distance.errors import DomainError, NotFoundError
-from kind_distance.store.records import Beside, ElementRecord, PlaneRecord, State
+from kind_distance.rows import ElementRecord, PlaneRecord, State, next_number
+from kind_distance.rows.checking import check_count, checked, clean_text
+from kind_distance.rows.marks import RefersTo, fields_of
+from kind_distance.rows.state import Kind, kind_named, kinds, rows_of, with_parts
+from kind_distance.rows.words import LONGEST_NAME
+from kind_distance.store.records import OtherPaintings
 from kind_distance.studio.survey import Survey, survey
 
 Changed = tuple[State, str]
-LONGEST_NAME = 60
+SAID = {"element": "thing", "reserve": "reserved light"}  # kinds of rows that a painter calls otherwise
 
 
 @dataclass(frozen=True)
@@ -25,18 +35,18 @@ class Desk:
     state : State
     now_min : int
         The present. [clock min]
-    beside : Beside
+    others : OtherPaintings
         What the painter's other paintings say to this one.
     """
 
     file: Path
     state: State
     now_min: int
-    beside: Beside = Beside()
+    others: OtherPaintings = OtherPaintings()
 
     def survey(self) -> Survey:
         """Work out what follows from the state."""
-        return survey(self.file, self.state, self.now_min, self.beside)
+        return survey(self.file, self.state, self.now_min, self.others)
 
     def plane(self, rank: int) -> PlaneRecord:
         """Return the plane of a rank; raise NotFoundError if there is none."""
@@ -46,9 +56,70 @@ class Desk:
         raise NotFoundError("plane", rank)
 
 
-def next_number(numbers: list[int]) -> int:
-    """Give the next free number of a list."""
-    return max(numbers, default=0) + 1
+def find(state: State, name: str, number: int) -> Any:  # noqa: ANN401  a row of that kind
+    """Return a row by the name of its kind and its number; raise NotFoundError if there is none."""
+    for row in rows_of(state, kind_named(name)):
+        if row.number == number:
+            return row
+    raise NotFoundError(SAID.get(name, name), number)
+
+
+def _kind_of(row: object) -> Kind:
+    return next(each for each in kinds() if each.row is type(row))
+
+
+def put(state: State, row: object, check: Callable[[Any], object] | None = None) -> State:
+    """Put a row in its place: that of the one with its number, or after all others.
+
+    Parameters
+    ----------
+    state : State
+    row : row
+    check : callable or None
+        What else must hold of it, besides the limits of its fields.
+
+    Raises
+    ------
+    DomainError
+        If it breaks a limit, or there are more of its kind than a painting may have.
+    """
+    kind = _kind_of(row)
+    row = checked(row)
+    if check is not None:
+        check(row)
+    rows = rows_of(state, kind)
+    number = getattr(row, "number")  # noqa: B009  every kind that is put has one
+    if any(each.number == number for each in rows):
+        return with_parts(state, **{kind.field: tuple(row if each.number == number else each for each in rows)})
+    state = with_parts(state, **{kind.field: (*rows, row)})
+    check_count(state, kind)
+    return state
+
+
+def without(state: State, name: str, number: int) -> State:
+    """Take a row out; what hangs on it follows when the change is settled."""
+    kind = kind_named(name)
+    find(state, name, number)
+    return with_parts(state, **{kind.field: tuple(each for each in rows_of(state, kind) if each.number != number)})
+
+
+def told(desk: Desk, row: Any, said: dict[str, Any]) -> Any:  # noqa: ANN401  a row of any kind, and that row anew
+    """Give a row what a change says of it; planes are said by rank and kept by number. Lists become tuples."""
+    new: dict[str, Any] = {}
+    for field in fields_of(type(row)):
+        if field.name not in said:
+            continue
+        value, mark = said[field.name], field.mark(RefersTo)
+        value = tuple(value) if isinstance(value, list) else value
+        if mark is not None and mark.row == "plane" and value is not None:
+            ranks = value if isinstance(value, tuple) else (value,)
+            numbers = tuple(desk.plane(rank).number for rank in ranks)
+            value = numbers if isinstance(value, tuple) else numbers[0]
+        elif mark is not None and value is not None:
+            for number in value if isinstance(value, tuple) else (value,):
+                find(desk.state, mark.row, number)
+        new[field.name] = value
+    return replace(row, **new)
 
 
 def numbered_name(name: str, taken: Iterable[str]) -> str:
@@ -69,19 +140,15 @@ def own_name(said: str, others: Iterable[PlaneRecord | ElementRecord]) -> str:
     return name
 
 
-def clean_text(said: str, what: str, longest: int, *, needed: bool = True) -> str:
-    """Take out what cannot be shown and bring white space in order.
+def renamed(state: State, row: Any, name: str | None) -> Any:  # noqa: ANN401  a row with a name
+    """Give a plane or a thing another name, one that no other of its kind has."""
+    if name is None:
+        return row
+    others = [each for each in rows_of(state, _kind_of(row)) if each.number != row.number]
+    return replace(row, name=own_name(name, others))
 
-    Raises
-    ------
-    DomainError
-        If nothing is left where something is needed, or it is too long.
-    """
-    text = " ".join("".join(c if c.isprintable() else " " for c in said).split())
-    if needed and not text:
-        raise DomainError(f"The {what} is empty.", f"Write a {what}.")
-    if len(text) > longest:
-        raise DomainError(
-            f"The {what} has {len(text)} characters; {longest} fit on every page.", f"Write a shorter {what}."
-        )
-    return text
+
+__all__ = [
+    "LONGEST_NAME", "Changed", "Desk", "clean_text", "find", "next_number", "numbered_name", "own_name", "put",
+    "renamed", "told", "without",
+]  # fmt: skip

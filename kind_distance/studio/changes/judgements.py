@@ -6,14 +6,15 @@ from dataclasses import replace
 
 from kind_distance.core.passes.audit import UNSAFE
 from kind_distance.errors import DomainError, NotFoundError
-from kind_distance.store.records import MeantSo
+from kind_distance.rows import MeantSo
+from kind_distance.studio.changes.arguments import Text
 from kind_distance.studio.changes.desk import Changed, Desk, clean_text
 
 CHANGES = ("mean_it_so", "hear_again")
 USUAL_REASON = "Meant so."
 
 
-def mean_it_so(desk: Desk, *, key: str, reason: str = "") -> Changed:
+def mean_it_so(desk: Desk, *, key: Text, reason: Text = "") -> Changed:
     """Silence a judgement; the reason is printed with the plan."""
     found = next((each for each in desk.survey().judgements if each.key == key), None)
     if found is None:
@@ -27,6 +28,6 @@ def mean_it_so(desk: Desk, *, key: str, reason: str = "") -> Changed:
     return replace(desk.state, meant_so=(*rest, kept)), f"Meant so: {found.title}"
 
 
-def hear_again(desk: Desk, *, key: str) -> Changed:
+def hear_again(desk: Desk, *, key: Text) -> Changed:
     """Listen to a silenced judgement again."""
     return replace(desk.state, meant_so=tuple(m for m in desk.state.meant_so if m.key != key)), "Judgement heard again"

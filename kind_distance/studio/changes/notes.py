@@ -5,30 +5,23 @@ from __future__ import annotations
 from dataclasses import replace
 from typing import Any
 
-from kind_distance.errors import DomainError, NotFoundError
-from kind_distance.store.records import DepartureRecord, NoteRecord, State
-from kind_distance.studio.changes.desk import Changed, Desk, clean_text, next_number
-from kind_distance.studio.plates import departure_of, source_of
+from kind_distance.errors import DomainError
+from kind_distance.rows import DepartureRecord, NoteRecord
+from kind_distance.rows.words import DepartureKind, NoteKind
+from kind_distance.studio.changes.arguments import FiniteFloat, Number, Point, Points, Text
+from kind_distance.studio.changes.desk import Changed, Desk, find, next_number, put, without
+from kind_distance.studio.plates import departure_of
 
 CHANGES = ("add_note", "set_note", "remove_note", "add_departure", "set_departure", "remove_departure")
 WRITTEN = ("colour", "memory")  # kinds that say nothing without words
-MOST_NOTES, MOST_DEPARTURES = 120, 40
-LONGEST_NOTE = 240
-FARTHEST_M = 100_000.0
-KINDS = ("colour", "memory", "scale", "gaze", "line", "shadow")
 ARROWS = ("gaze", "line", "shadow")
 DONE = {"moved": "move", "bent": "bend", "left_out": "leave out", "added": "add"}
 
 
-def _note_of(state: State, number: int) -> NoteRecord:
-    for note in state.notes:
-        if note.number == number:
-            return note
-    raise NotFoundError("note", number)
-
-
-def checked_note(note: NoteRecord) -> NoteRecord:
-    """Return a note itself; raise DomainError where its places or its length make no sense."""
+def check_note(note: NoteRecord) -> None:
+    """Raise DomainError where the words, places or length of a note make no sense."""
+    if note.kind in WRITTEN and not note.text:
+        raise DomainError("The note is empty.", "Write a note.")
     ends = [note.x, note.y, *(v for v in (note.x2, note.y2) if v is not None)]
     if any(not -1 <= v <= 2 for v in ends):
         raise DomainError("The note is pinned far outside the picture.", "Pin it on the picture.")
@@ -44,122 +37,96 @@ def checked_note(note: NoteRecord) -> NoteRecord:
             raise DomainError(
                 "The two ends of the scale mark are one.", "Draw from one end of a known thing to the other."
             )
-        if not 0 < note.length_m <= FARTHEST_M:
-            raise DomainError("That length makes no sense here.", "Enter it in metres, above zero.")
-    return note
 
 
 def add_note(
     desk: Desk,
     *,
-    source: int,
-    kind: str,
-    x: float,
-    y: float,
-    text: str = "",
-    x2: float | None = None,
-    y2: float | None = None,
-    length_m: float | None = None,
+    source: Number,
+    kind: NoteKind,
+    x: FiniteFloat,
+    y: FiniteFloat,
+    text: Text = "",
+    x2: FiniteFloat | None = None,
+    y2: FiniteFloat | None = None,
+    length_m: FiniteFloat | None = None,
 ) -> Changed:
-    """Pin a note on a source: a colour, a memory, a scale mark with its length in metres, or an arrow."""
+    """Pin a note; a scale mark has a second end and its length in metres, an arrow its second end."""
     state = desk.state
-    record = source_of(state, source)
-    if kind not in KINDS:
-        raise DomainError("That is no kind of note.", "Pin a colour or a memory, mark a scale, or draw an arrow.")
-    if len(state.notes) >= MOST_NOTES:
-        raise DomainError(f"{MOST_NOTES} notes are pinned already.", "Take one away first.")
+    record = find(state, "source", source)
     ends = (x2, y2, length_m if kind == "scale" else None) if kind in ("scale", *ARROWS) else (None, None, None)
-    said = clean_text(text, "note", LONGEST_NOTE, needed=kind in WRITTEN)
-    number = next_number([n.number for n in state.notes])
-    note = checked_note(NoteRecord(number, source, kind, round(x, 6), round(y, 6), said, *ends))
-    return replace(state, notes=(*state.notes, note)), f"Note pinned on {record.name}"
+    note = NoteRecord(next_number(state, "note"), source, kind, round(x, 6), round(y, 6), text, *ends)
+    return put(state, note, check_note), f"Note pinned on {record.name}"
 
 
 def set_note(
     desk: Desk,
     *,
-    note: int,
-    text: str | None = None,
-    x: float | None = None,
-    y: float | None = None,
-    length_m: float | None = None,
+    note: Number,
+    text: Text | None = None,
+    x: FiniteFloat | None = None,
+    y: FiniteFloat | None = None,
+    length_m: FiniteFloat | None = None,
 ) -> Changed:
     """Change what a note says, or where it is pinned; a scale mark moves with both ends."""
-    record = _note_of(desk.state, note)
-    new: dict[str, Any] = {}
+    record: NoteRecord = find(desk.state, "note", note)
     if text is not None:
-        new["text"] = clean_text(text, "note", LONGEST_NOTE, needed=record.kind in WRITTEN)
+        record = replace(record, text=text)
     if x is not None and y is not None:
-        new.update(x=round(x, 6), y=round(y, 6))
         if record.x2 is not None and record.y2 is not None:
-            new.update(x2=round(record.x2 + x - record.x, 6), y2=round(record.y2 + y - record.y, 6))
+            record = replace(record, x2=round(record.x2 + x - record.x, 6), y2=round(record.y2 + y - record.y, 6))
+        record = replace(record, x=round(x, 6), y=round(y, 6))
     if length_m is not None and record.kind == "scale":
-        new["length_m"] = length_m
-    changed = checked_note(replace(record, **new))
-    return replace(
-        desk.state, notes=tuple(changed if n.number == note else n for n in desk.state.notes)
-    ), "Note changed"
+        record = replace(record, length_m=length_m)
+    return put(desk.state, record, check_note), "Note changed"
 
 
-def remove_note(desk: Desk, *, note: int) -> Changed:
-    """Take a note off."""
-    _note_of(desk.state, note)
-    return replace(desk.state, notes=tuple(n for n in desk.state.notes if n.number != note)), "Note taken off"
-
-
-def _departure_in(state: State, number: int) -> DepartureRecord:
-    for each in state.departures:
-        if each.number == number:
-            return each
-    raise NotFoundError("departure", number)
+def remove_note(desk: Desk, *, note: Number) -> Changed:
+    """Delete a note."""
+    return without(desk.state, "note", note), "Note deleted"
 
 
 def add_departure(
     desk: Desk,
     *,
-    source: int,
-    kind: str,
-    points: list[tuple[float, float]],
-    reason: str = "",
-    shift: tuple[float, float] = (0.0, 0.0),
-    low: float | None = None,
-    high: float | None = None,
+    source: Number,
+    kind: DepartureKind,
+    points: Points,
+    reason: Text = "",
+    shift: Point = (0.0, 0.0),
+    low: FiniteFloat | None = None,
+    high: FiniteFloat | None = None,
 ) -> Changed:
     """Plan a departure from a source: an area moved, a line bent, an area left out, or room for something added."""
     state = desk.state
-    record = source_of(state, source)
-    if len(state.departures) >= MOST_DEPARTURES:
-        raise DomainError(f"{MOST_DEPARTURES} departures are planned already.", "Take one back first.")
+    record = find(state, "source", source)
     each = DepartureRecord(
-        next_number([d.number for d in state.departures]),
+        next_number(state, "departure"),
         source,
         kind,
         tuple((round(x, 5), round(y, 5)) for x, y in points),
-        clean_text(reason, "reason", LONGEST_NOTE, needed=False),
+        reason,
         round(shift[0], 5),
         round(shift[1], 5),
         low,
         high,
     )
-    departure_of(each)  # checks it
-    return replace(state, departures=(*state.departures, each)), f"{record.name}: to {DONE[kind]}"
+    return put(state, each, departure_of), f"{record.name}: to {DONE[kind]}"
 
 
 def set_departure(
     desk: Desk,
     *,
-    departure: int,
-    reason: str | None = None,
-    shift: tuple[float, float] | None = None,
-    low: float | None = None,
-    high: float | None = None,
+    departure: Number,
+    reason: Text | None = None,
+    shift: Point | None = None,
+    low: FiniteFloat | None = None,
+    high: FiniteFloat | None = None,
     open_values: bool = False,
 ) -> Changed:
-    """Give the reason, say where to, or which values an added subject may have."""
-    record = _departure_in(desk.state, departure)
-    new: dict[str, Any] = {}
-    if reason is not None:
-        new["reason"] = clean_text(reason, "reason", LONGEST_NOTE, needed=False)
+    """Give a departure's reason, where to, or which values an added subject may have."""
+    record: DepartureRecord = find(desk.state, "departure", departure)
+    new: dict[str, Any] = {} if reason is None else {"reason": reason}
     if shift is not None:
         new.update(shift_x=round(shift[0], 5), shift_y=round(shift[1], 5))
     if open_values:
@@ -168,14 +135,9 @@ def set_departure(
         new["low"] = round(low, 2)
     if high is not None:
         new["high"] = round(high, 2)
-    changed = replace(record, **new)
-    departure_of(changed)  # checks it
-    departures = tuple(changed if d.number == departure else d for d in desk.state.departures)
-    return replace(desk.state, departures=departures), f"Planned: to {DONE[record.kind]}"
+    return put(desk.state, replace(record, **new), departure_of), f"Planned: to {DONE[record.kind]}"
 
 
-def remove_departure(desk: Desk, *, departure: int) -> Changed:
+def remove_departure(desk: Desk, *, departure: Number) -> Changed:
     """Follow the photo there after all."""
-    _departure_in(desk.state, departure)
-    left = tuple(d for d in desk.state.departures if d.number != departure)
-    return replace(desk.state, departures=left), "Departure taken back"
+    return without(desk.state, "departure", departure), "Departure taken back"

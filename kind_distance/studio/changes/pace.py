@@ -16,7 +16,7 @@ LONGEST_MIN = 720
 
 def take_own_pace(desk: Desk) -> Changed:
     """Reckon every pass that is still to paint with the painter's own pace; what was reckoned before is kept beside."""
-    paces = own_paces(log_of(desk.beside))
+    paces = own_paces(log_of(desk.others))
     if not paces:
         raise DomainError(
             "Too little is logged to know your pace.", f"Mark at least {LEAST_IN_ALL} passes as painted, with minutes."

@@ -3,19 +3,23 @@
 from __future__ import annotations
 
 from dataclasses import replace
-from typing import Any, cast
+from typing import Any
 
-from kind_distance.core.paint.drying import AIDS
-from kind_distance.core.paint.media import SAID, WATER_BORNE, Medium, medium_of
+from kind_distance.core.paint.drying import Aid
+from kind_distance.core.paint.media import WATER_BORNE, Medium, medium_of
 from kind_distance.core.paint.underlay import UNDERLAY
 from kind_distance.core.passes.audit import LEAST_PART_MIN, UNSAFE, first_clash
 from kind_distance.core.passes.kinds import KINDS, LEVEL, PassKind, cannot, kind_of, paint_in, title_in
 from kind_distance.core.passes.needed import estimate_minutes
 from kind_distance.core.passes.schools import place_in, school_of
 from kind_distance.core.schedule.wet import DRY_SHARE
-from kind_distance.errors import DomainError, InUseError, NotFoundError, UnsafeOrderError
-from kind_distance.store.records import MeantSo, PassRecord, State
-from kind_distance.studio.changes.desk import LONGEST_NAME, Changed, Desk, clean_text, next_number
+from kind_distance.errors import DomainError, InUseError, UnsafeOrderError
+from kind_distance.rows import MeantSo, PassRecord, State
+from kind_distance.rows.checking import check_count, checked
+from kind_distance.rows.marks import fields_of
+from kind_distance.rows.state import kind_named
+from kind_distance.studio.changes.arguments import Number, Rank, Text, settable
+from kind_distance.studio.changes.desk import LONGEST_NAME, Changed, Desk, clean_text, find, next_number, put, told
 from kind_distance.studio.clock import minute_of
 from kind_distance.studio.strokes import plane_numbers
 from kind_distance.studio.workplan import by_hand, passes_of
@@ -34,7 +38,9 @@ CHANGES = (
     "mark_done",
     "mark_not_done",
 )
-MOST_PASSES = 120
+SETS = {"set_pass": settable(PassRecord, "kind", "elements", "planned_min")}
+# Fields that may be emptied again; for the others nothing said means nothing changed.
+EMPTIED = tuple(field.name for field in fields_of(PassRecord) if field.optional)
 
 
 def own_passes(desk: Desk) -> State:
@@ -42,28 +48,24 @@ def own_passes(desk: Desk) -> State:
     return by_hand(desk.state, [] if desk.state.brief.passes_by_hand else desk.survey().work.passes)
 
 
-def _pass_of(state: State, number: int) -> PassRecord:
-    for record in state.passes:
-        if record.number == number:
-            return record
-    raise NotFoundError("pass", number)
-
-
 def placed(passes: list[PassRecord]) -> tuple[PassRecord, ...]:
     """Give passes their places, in the order they come."""
     return tuple(replace(record, place=place) for place, record in enumerate(passes, start=1))
 
 
-def _with_pass(state: State, changed: PassRecord) -> State:
-    return replace(state, passes=tuple(changed if p.number == changed.number else p for p in state.passes))
+def with_passes(state: State, passes: list[PassRecord]) -> State:
+    """Give a state these passes, in this order; raise DomainError where they are too many."""
+    state = replace(state, passes=placed(passes))
+    check_count(state, kind_named("pass"))
+    return state
 
 
 def derive_passes(desk: Desk) -> Changed:
-    """Give up the own list, and a plan taken for it, and derive the passes again; refused once something is painted."""
+    """Rebuild the list from the planes, giving up the own one and a plan taken for it; not once paint is down."""
     if any(record.done_end is not None for record in desk.state.passes):
         raise InUseError("Some passes are painted already.", "Change single passes instead; what is done stays.")
     brief = replace(desk.state.brief, passes_by_hand=False)
-    return replace(desk.state, brief=brief, passes=(), kept_plan=()), "Passes derived anew"
+    return replace(desk.state, brief=brief, passes=(), kept_plan=()), "List of passes rebuilt"
 
 
 def in_order_of_school(state: State, desk: Desk) -> State:
@@ -76,71 +78,39 @@ def in_order_of_school(state: State, desk: Desk) -> State:
     def order(record: PassRecord) -> tuple[float, ...]:
         if record.done_end is not None:
             return (-1.0, record.done_end, 0.0)
-        at = None if record.plane is None else rank[record.plane]
-        return place_in(school, cast("PassKind", record.kind), at, facts)
+        at = min((rank[plane] for plane in record.planes), default=None)
+        return place_in(school, record.kind, at, facts)
 
-    return replace(state, passes=placed(sorted(state.passes, key=order)))
-
-
-def _of_paint(record: PassRecord, paint: str | None, aid: str | None) -> dict[str, str]:
-    """Check what a pass is painted in and helped with."""
-    new: dict[str, str] = {}
-    if paint is not None:
-        if paint not in SAID or "dry" in (paint, record.paint):
-            raise DomainError(f"A pass is not painted in {paint}.", "Choose a paint of the list.")
-        new["paint"] = paint
-    if aid is not None:
-        check_aid(aid, new.get("paint", record.paint))
-        new["aid"] = aid
-    return new
+    return with_passes(state, sorted(state.passes, key=order))
 
 
-def check_aid(aid: str, paint: str) -> None:
+def check_aids(aids: tuple[Aid, ...], paint: str) -> None:
     """Raise DomainError for a help that a paint cannot take."""
-    if aid not in AIDS or (aid and paint not in WATER_BORNE):
+    if aids and paint not in WATER_BORNE:
         raise DomainError(
             "Only paint that dries by its water is helped by mist or a dryer; oil wrinkles under heat.",
             "Let it dry by itself.",
         )
 
 
-def set_pass(
-    desk: Desk,
-    *,
-    number: int,
-    title: str | None = None,
-    minutes: int | None = None,
-    thickness: float | None = None,
-    paint: str | None = None,
-    brush_mm: float | None = None,
-    in_light: bool | None = None,
-    aid: str | None = None,
-) -> Changed:
-    """Rename a pass, or change its minutes, paint, thickness, brush, or whether it needs the light of the photo."""
+def check_pass(record: PassRecord) -> None:
+    """Raise DomainError for a pass whose aids its paint cannot take."""
+    check_aids(record.aids, record.paint)
+
+
+def set_pass(desk: Desk, *, number: Number, **said: Any) -> Changed:  # noqa: ANN401  fields of a pass
+    """Change what a pass is: its title, minutes, paint, planes, things, brush, what it wants of the paint under it."""
     state = own_passes(desk)
-    record = _pass_of(state, number)
-    new: dict[str, Any] = {}
-    if title is not None:
-        new["title"] = clean_text(title, "title", LONGEST_NAME)
-    for name, value, low, high, fault, way_out in (
-        ("minutes", minutes, 1, 720, "A pass of {} minutes fits no day.", "Enter between 1 minute and 12 hours."),
-        ("thickness", thickness, 0.1, 20, "A layer is between a tenth and twenty times the usual thickness.",
-         "Choose a thickness."),
-        ("brush_mm", brush_mm, 0.5, 300, "A brush of {} mm is none.", "Enter its width, half a mm to 30 cm."),
-    ):  # fmt: skip
-        if value is not None:
-            if not low <= value <= high:
-                raise DomainError(fault.format(f"{value:g}"), way_out)
-            new[name] = value
-    if "minutes" in new:
-        new["planned_min"] = None  # said by hand: no log is reckoned into it any more
-    if in_light is not None:
-        new["in_light"] = in_light
-    new |= _of_paint(record, paint, aid)
-    if record.done_end is not None and ("minutes" in new or "paint" in new):
+    record: PassRecord = find(state, "pass", number)
+    said = {name: value for name, value in said.items() if value is not None or name in EMPTIED}
+    if "paint" in said and "dry" in (said["paint"], record.paint) and said["paint"] != record.paint:
+        raise DomainError(f"A pass is not painted in {said['paint']}.", "Choose a paint of the list.")
+    if record.done_end is not None and {"minutes", "paint"} & set(said):
         raise InUseError(f"{record.title} is painted already.", "Take the mark back first.")
-    changed = replace(record, **new)
-    return _with_pass(state, changed), f"Pass: {changed.title}"
+    changed = told(replace(desk, state=state), record, said)
+    if "minutes" in said:
+        changed = replace(changed, planned_min=None)  # said by hand: no log is reckoned into it any more
+    return put(state, changed, check_pass), f"Pass: {changed.title}"
 
 
 def check_kind(kind: PassKind, medium: Medium) -> None:
@@ -153,19 +123,17 @@ def check_kind(kind: PassKind, medium: Medium) -> None:
 def add_pass(
     desk: Desk,
     *,
-    kind: str,
-    plane: int | None = None,
-    title: str = "",
+    kind: PassKind,
+    plane: Rank | None = None,
+    title: Text = "",
     minutes: int | None = None,
-    before: int | None = None,
+    before: Number | None = None,
 ) -> Changed:
     """Add a pass, placed after the last one of its level, or right before another one."""
     found = kind_of(kind)
     if plane is not None and found.where == "whole":
         raise DomainError("This pass belongs to the whole surface.", "Leave the plane out.")
     state, medium = own_passes(desk), medium_of(desk.state.brief.medium)
-    if len(state.passes) >= MOST_PASSES:
-        raise DomainError(f"{MOST_PASSES} passes are the most that are planned.", "Join some of them.")
     if plane is None and found.where == "plane" and not state.planes:
         raise DomainError("There is no plane to paint yet.", "Name the planes first.")
     usual, paint = title_in(found.key, medium), paint_in(found.key, medium)
@@ -175,67 +143,62 @@ def add_pass(
     reading = desk.survey().depth.given.readings[plane - 1] if plane and desk.plane(plane) else None
     share, detail = (1.0, 0.25) if plane is None else (0.0, 0.0) if reading is None else (reading.share, reading.detail)
     record = PassRecord(
-        next_number([p.number for p in state.passes]),
+        next_number(state, "pass"),
         0,
         kind,
-        None if plane is None else desk.plane(plane).number,
+        () if plane is None else (desk.plane(plane).number,),
         clean_text(title or usual, "title", LONGEST_NAME),
         paint,
-        minutes or estimate_minutes(cast("PassKind", kind), share * whole, detail, whole),
+        minutes or estimate_minutes(kind, share * whole, detail, whole),
         1.0,
         found.why,
     )
-    if not 1 <= record.minutes <= 720:
-        raise DomainError(f"A pass of {record.minutes} minutes fits no day.", "Enter between 1 minute and 12 hours.")
+    checked(record)
     at = max((n for n, p in enumerate(state.passes, start=1) if LEVEL[p.kind] <= LEVEL[kind]), default=0)
     if before is not None:
-        at = _pass_of(state, before).place - 1
+        at = find(state, "pass", before).place - 1
     passes = list(state.passes)
     passes.insert(at, record)
-    return replace(state, passes=placed(passes)), f"Pass added: {record.title}"
+    return with_passes(state, passes), f"Pass added: {record.title}"
 
 
-def split_pass(desk: Desk, *, number: int) -> Changed:
+def split_pass(desk: Desk, *, number: Number) -> Changed:
     """Divide a pass into two parts, painted one after the other."""
     state = own_passes(desk)
-    record = _pass_of(state, number)
+    record = find(state, "pass", number)
     if record.done_end is not None:
         raise InUseError(f"{record.title} is painted already.", "Take the mark back first.")
     if record.minutes < 2 * LEAST_PART_MIN:
         raise DomainError(f"{record.minutes} min are not worth dividing.", "Leave it in one piece.")
-    if len(state.passes) >= MOST_PASSES:
-        raise DomainError(f"{MOST_PASSES} passes are the most that are planned.", "Join some of them.")
     half = record.minutes // 2
     one = replace(record, title=clean_text(f"{record.title}, one part", "title", LONGEST_NAME), minutes=half)
     other = replace(
         record,
-        number=next_number([p.number for p in state.passes]),
+        number=next_number(state, "pass"),
         title=clean_text(f"{record.title}, the rest", "title", LONGEST_NAME),
         minutes=record.minutes - half,
     )
     passes: list[PassRecord] = []
     for each in state.passes:
         passes += [one, other] if each.number == number else [each]
-    return replace(state, passes=placed(passes)), f"{record.title} in two parts"
+    return with_passes(state, passes), f"{record.title} in two parts"
 
 
-def add_underlay(desk: Desk, *, plane: int) -> Changed:
+def add_underlay(desk: Desk, *, plane: Rank) -> Changed:
     """Add a white underlay before everything else on a plane, so that pale and yellow colours cover."""
     record = desk.plane(plane)
     state, medium = own_passes(desk), medium_of(desk.state.brief.medium)
-    if len(state.passes) >= MOST_PASSES:
-        raise DomainError(f"{MOST_PASSES} passes are the most that are planned.", "Join some of them.")
-    own = [n for n, p in enumerate(state.passes) if p.plane == record.number]
+    own = [n for n, p in enumerate(state.passes) if record.number in p.planes]
     if any(state.passes[n].done_end is not None for n in own):
         raise InUseError(f"{record.name} is begun already.", "Cover it with an opaque layer instead.")
     whole = state.brief.width_cm * state.brief.height_cm
     reading = desk.survey().depth.given.readings[plane - 1]
     minutes = estimate_minutes("ground", (0.0 if reading is None else reading.share) * whole, 0.25, whole)
     layer = PassRecord(
-        next_number([p.number for p in state.passes]),
+        next_number(state, "pass"),
         0,
         "block_in",
-        record.number,
+        (record.number,),
         UNDERLAY,
         medium.first_paint,
         minutes,
@@ -244,17 +207,17 @@ def add_underlay(desk: Desk, *, plane: int) -> Changed:
     )
     passes = list(state.passes)
     passes.insert(own[0] if own else len(passes), layer)
-    return replace(state, passes=placed(passes)), f"{UNDERLAY.capitalize()} under {record.name}"
+    return with_passes(state, passes), f"{UNDERLAY.capitalize()} under {record.name}"
 
 
-def remove_pass(desk: Desk, *, number: int) -> Changed:
-    """Take a pass away; one that is painted stays."""
+def remove_pass(desk: Desk, *, number: Number) -> Changed:
+    """Delete a pass; one that is painted stays."""
     state = own_passes(desk)
-    record = _pass_of(state, number)
+    record = find(state, "pass", number)
     if record.done_end is not None:
         raise InUseError(f"{record.title} is painted already.", "Take the mark back first.")
-    left = placed([p for p in state.passes if p.number != number])
-    return replace(state, passes=left), f"Pass taken away: {record.title}"
+    left = [p for p in state.passes if p.number != number]
+    return with_passes(state, left), f"Pass deleted: {record.title}"
 
 
 def _in_writing(desk: Desk, before: State, after: State, reason: str) -> State:
@@ -265,17 +228,17 @@ def _in_writing(desk: Desk, before: State, after: State, reason: str) -> State:
     return replace(after, meant_so=(*before.meant_so, *kept))
 
 
-def move_pass(desk: Desk, *, number: int, to: int, reason: str = "") -> Changed:
+def move_pass(desk: Desk, *, number: Number, to: Number, reason: Text = "") -> Changed:
     """Give a pass another place in the order, from 1; an order that does not hold is taken only with a reason."""
     state = own_passes(desk)
-    record = _pass_of(state, number)
+    record = find(state, "pass", number)
     if not 1 <= to <= len(state.passes):
         raise DomainError(f"There is no place {to} among {len(state.passes)} passes.", "Choose one of them.")
     if record.done_end is not None:
         raise InUseError(f"{record.title} is painted already.", "What is done keeps its place.")
     passes = [p for p in state.passes if p.number != number]
     passes.insert(to - 1, record)
-    moved = replace(state, passes=placed(passes))
+    moved = with_passes(state, passes)
     said, why = f"{record.title.capitalize()} moved", first_clash(passes_of(moved, [], []))
     if why is None or why == first_clash(passes_of(state, [], [])):
         return moved, said
@@ -285,25 +248,23 @@ def move_pass(desk: Desk, *, number: int, to: int, reason: str = "") -> Changed:
     return _in_writing(desk, state, moved, written), f"{said}: {written}"
 
 
-def move_before(desk: Desk, *, number: int, before: int, reason: str = "") -> Changed:
+def move_before(desk: Desk, *, number: Number, before: Number, reason: Text = "") -> Changed:
     """Put a pass right before another one."""
     state = own_passes(desk)
-    target = _pass_of(state, before).place
-    own = _pass_of(state, number).place
+    target = find(state, "pass", before).place
+    own = find(state, "pass", number).place
     return move_pass(desk, number=number, to=target if own > target else target - 1, reason=reason)
 
 
-def spoil_pass(desk: Desk, *, number: int) -> Changed:
+def spoil_pass(desk: Desk, *, number: Number) -> Changed:
     """Note that a painted pass is spoiled: it stays as painted, and the same has to be done again over it."""
     state = own_passes(desk)
-    record = _pass_of(state, number)
+    record = find(state, "pass", number)
     if record.done_end is None:
         raise DomainError(f"{record.title.capitalize()} is not painted yet.", "Change it as it stands.")
-    if len(state.passes) >= MOST_PASSES:
-        raise DomainError(f"{MOST_PASSES} passes are the most that are planned.", "Join some of them.")
     again = replace(
         record,
-        number=next_number([p.number for p in state.passes]),
+        number=next_number(state, "pass"),
         title=clean_text(f"{record.title}, anew"[:LONGEST_NAME], "title", LONGEST_NAME),
         minutes=record.planned_min or record.minutes,
         planned_min=None,
@@ -315,13 +276,13 @@ def spoil_pass(desk: Desk, *, number: int) -> Changed:
     last_done = max(at for at, each in enumerate(state.passes) if each.done_end is not None)
     for at, each in enumerate(state.passes):
         passes += [each, again] if at == last_done else [each]
-    return replace(state, passes=placed(passes)), f"Spoiled, to be done again: {record.title}"
+    return with_passes(state, passes), f"Spoiled, to be done again: {record.title}"
 
 
-def make_dry(desk: Desk, *, number: int) -> Changed:
+def make_dry(desk: Desk, *, number: Number) -> Changed:
     """Turn what was to be done in wet paint into its dry alternative, which takes longer."""
     state = own_passes(desk)
-    record = _pass_of(state, number)
+    record = find(state, "pass", number)
     kind = kind_of(record.kind)
     if kind.dry_form is None:
         raise DomainError(f"{record.title.capitalize()} needs no wet paint.", "Leave it as it is.")
@@ -337,13 +298,13 @@ def make_dry(desk: Desk, *, number: int) -> Changed:
         thickness=max(1.0, record.thickness),
         why=dry.why,
     )
-    return _with_pass(state, changed), f"{record.title.capitalize()} becomes {dry.name}"
+    return put(state, changed), f"{record.title.capitalize()} becomes {dry.name}"
 
 
-def mark_done(desk: Desk, *, number: int, at: str | None = None, minutes: int | None = None) -> Changed:
+def mark_done(desk: Desk, *, number: Number, at: Text | None = None, minutes: int | None = None) -> Changed:
     """Note that a pass is painted: when it ended (else now) and how long it took (else as planned)."""
     state = own_passes(desk)
-    record = _pass_of(state, number)
+    record = find(state, "pass", number)
     end = desk.now_min if at is None else minute_of(at)
     if end > desk.now_min + 1:
         raise DomainError("What is painted was painted before now.", "Choose an earlier hour.")
@@ -353,12 +314,12 @@ def mark_done(desk: Desk, *, number: int, at: str | None = None, minutes: int | 
     # What was planned is kept, so that the log can be held against it.
     planned = record.planned_min or record.minutes
     changed = replace(record, minutes=took, done_start=end - took, done_end=end, planned_min=planned)
-    return _with_pass(state, changed), f"Painted: {record.title}"
+    return put(state, changed), f"Painted: {record.title}"
 
 
-def mark_not_done(desk: Desk, *, number: int) -> Changed:
+def mark_not_done(desk: Desk, *, number: Number) -> Changed:
     """Take the mark back."""
-    record = _pass_of(desk.state, number)
+    record = find(desk.state, "pass", number)
     minutes = record.planned_min or record.minutes
     changed = replace(record, minutes=minutes, done_start=None, done_end=None, planned_min=None)
-    return _with_pass(desk.state, changed), f"Not painted: {record.title}"
+    return put(desk.state, changed), f"Not painted: {record.title}"

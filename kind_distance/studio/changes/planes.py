@@ -3,15 +3,21 @@
 from __future__ import annotations
 
 from dataclasses import replace
-from typing import Any, cast
+from typing import Annotated, Any
 
-from kind_distance.core.depth.marking import Stroke, StrokeKind
+from pydantic import Field
+
+from kind_distance.core.colour.munsell import PAINT_DARKEST, PAINT_LIGHTEST
+from kind_distance.core.depth.marking import Stroke
 from kind_distance.core.depth.proposal import usual_names
 from kind_distance.core.depth.settle import REACH, settle_line
 from kind_distance.core.paint.handling import Handling
-from kind_distance.errors import DomainError, InUseError, NotFoundError
-from kind_distance.store.records import ElementRecord, PlaneRecord, Point, State, StrokeRecord
+from kind_distance.errors import DomainError, InUseError
+from kind_distance.rows import PlaneRecord, StrokeRecord
+from kind_distance.rows.checking import checked
+from kind_distance.rows.words import FARTHEST_M, PlaneKind, StrokeKind
 from kind_distance.studio import darkroom
+from kind_distance.studio.changes.arguments import FiniteFloat, Number, Rank, Text, settable
 from kind_distance.studio.changes.desk import (
     LONGEST_NAME,
     Changed,
@@ -19,7 +25,10 @@ from kind_distance.studio.changes.desk import (
     clean_text,
     next_number,
     numbered_name,
-    own_name,
+    put,
+    renamed,
+    told,
+    without,
 )
 from kind_distance.studio.plates import main_source, plate_of
 
@@ -35,11 +44,8 @@ CHANGES = (
     "clear_strokes",
 )
 FEWEST_PLANES, MOST_PLANES = 2, 9
-FARTHEST_M = 400_000.0
-MOST_STROKES = 400
 USUAL_WIDTH = 0.012  # of a stroke, as a share of the picture's width
-KINDS = ("sky", "land", "water")
-NATURES = ("solid", "see_through", "accents")
+SETS = {"set_plane": settable(PlaneRecord, "locked_value")}
 # Distances to begin with, far to near, until the painter says better [m]; common practice, no source.
 NEAREST_M, FARTHEST_USUAL_M = 10.0, 5000.0
 
@@ -86,22 +92,27 @@ def check_distance(distance_m: float) -> None:
         )
 
 
-def add_plane(desk: Desk, *, name: str, after: int, kind: str = "land", distance_m: float | None = None) -> Changed:
+def add_plane(
+    desk: Desk,
+    *,
+    name: Text,
+    after: Annotated[int, Field(ge=0, le=9)],
+    kind: PlaneKind = "land",
+    distance_m: FiniteFloat | None = None,
+) -> Changed:
     """Add a plane nearer than the plane `after` (0: the farthest)."""
     planes = list(desk.state.planes)
     if len(planes) >= MOST_PLANES:
         raise DomainError(f"{MOST_PLANES} planes are the most one can keep apart.", "Join two of them first.")
-    if kind not in KINDS:
-        raise DomainError(f"A plane is sky, land or water, not {kind}.", "Choose one of the three.")
-    if distance_m is not None:
-        check_distance(distance_m)
-    elif kind != "sky":
+    if distance_m is None and kind != "sky":
         distance_m = _between(planes, after)
     at = min(max(after, 0), len(planes))
-    number = next_number([p.number for p in planes])
+    number = next_number(desk.state, "plane")
     own = numbered_name(clean_text(name, "name", LONGEST_NAME), [plane.name for plane in planes])
-    planes.insert(at, PlaneRecord(number, 0, own, kind, distance_m))
-    return replace(desk.state, planes=_in_order(planes)), f"Plane added: {planes[at].name}"
+    plane = checked(PlaneRecord(number, 1, own, kind, distance_m))
+    check_plane(plane)
+    planes.insert(at, plane)
+    return replace(desk.state, planes=_in_order(planes)), f"Plane added: {own}"
 
 
 def _between(planes: list[PlaneRecord], after: int) -> float | None:
@@ -115,57 +126,35 @@ def _between(planes: list[PlaneRecord], after: int) -> float | None:
     return float(f"{min(FARTHEST_M, near[0] * 3):.2g}") if near else None
 
 
-def handled(
-    record: PlaneRecord | ElementRecord, body: str | None, marks: str | None, brush: str | None
-) -> dict[str, str]:
-    """Give the handling that differs from what is kept, checked; what is None stays as it is."""
-    said = {"body": body, "marks": marks, "brush": brush}
-    new = {name: value for name, value in said.items() if value is not None}
-    Handling(**{"body": record.body, "marks": record.marks, "brush": record.brush, **new})  # checks it
-    return new
+def check_plane(plane: PlaneRecord) -> None:
+    """Raise DomainError for a plane that makes no sense."""
+    Handling(plane.body, plane.marks, plane.brush)  # checks it
+    if plane.distance_m is not None:
+        check_distance(plane.distance_m)
+    if plane.locked_value is not None:
+        check_value(plane.locked_value)
 
 
-def set_plane(
-    desk: Desk,
-    *,
-    plane: int,
-    name: str | None = None,
-    kind: str | None = None,
-    nature: str | None = None,
-    distance_m: float | None = None,
-    body: str | None = None,
-    marks: str | None = None,
-    brush: str | None = None,
-) -> Changed:
-    """Name a plane, say what it is, whether it is seen through, how far it stands, or how it is handled."""
-    record = desk.plane(plane)
-    new: dict[str, Any] = {}
-    if name is not None:
-        new["name"] = own_name(name, [each for each in desk.state.planes if each.number != record.number])
-    if kind is not None:
-        if kind not in KINDS:
-            raise DomainError(f"A plane is sky, land or water, not {kind}.", "Choose one of the three.")
-        new["kind"] = kind
-    if nature is not None:
-        if nature not in NATURES:
-            raise DomainError("A plane is solid, seen through, or of thin accents.", "Choose one of the three.")
-        new["nature"] = nature
-    if distance_m is not None:
-        check_distance(distance_m)
-        new["distance_m"] = distance_m
-    new.update(handled(record, body, marks, brush))
-    if (kind or record.kind) == "sky":
-        new["distance_m"] = None
-    changed = replace(record, **new)
-    what = changed.name if distance_m is None else f"{changed.name} at {distance_m:g} m"
-    return _with_plane(desk.state, changed), what
+def check_value(value: float) -> None:
+    """Raise DomainError for a value that no paint reaches."""
+    if not PAINT_DARKEST <= value <= PAINT_LIGHTEST:
+        raise DomainError(
+            f"Paint reaches from {PAINT_DARKEST:.2f} to {PAINT_LIGHTEST:.1f}, not {value:.1f}.",
+            "Choose a value in that range.",
+        )
 
 
-def _with_plane(state: State, changed: PlaneRecord) -> State:
-    return replace(state, planes=tuple(changed if p.number == changed.number else p for p in state.planes))
+def set_plane(desk: Desk, *, plane: Rank, **said: Any) -> Changed:  # noqa: ANN401  fields of a plane
+    """Name a plane, say what it is, whether it is seen through, how far it stands, how it is handled."""
+    record = told(desk, renamed(desk.state, desk.plane(plane), said.pop("name", None)), said)
+    if record.kind == "sky":
+        record = replace(record, distance_m=None)
+    distance = said.get("distance_m")
+    what = record.name if distance is None else f"{record.name} at {distance:g} m"
+    return put(desk.state, record, check_plane), what
 
 
-def move_plane(desk: Desk, *, plane: int, to: int) -> Changed:
+def move_plane(desk: Desk, *, plane: Rank, to: Rank) -> Changed:
     """Give a plane another place between far and near; its strokes and wishes go with it."""
     record = desk.plane(plane)
     if not 1 <= to <= len(desk.state.planes):
@@ -176,44 +165,34 @@ def move_plane(desk: Desk, *, plane: int, to: int) -> Changed:
     return replace(desk.state, planes=_in_order(planes)), f"{record.name} {way}"
 
 
-def remove_plane(desk: Desk, *, plane: int) -> Changed:
-    """Take a plane away with its strokes, wishes and passes; its part of the picture falls to its neighbours."""
+def remove_plane(desk: Desk, *, plane: Rank) -> Changed:
+    """Delete a plane with its strokes, wishes and passes; its part of the picture falls to its neighbours."""
     record, state = desk.plane(plane), desk.state
     if len(state.planes) <= FEWEST_PLANES:
         raise DomainError(f"A painting keeps at least {FEWEST_PLANES} planes.", "Rename this one instead.")
-    if any(p.plane == record.number and p.done_end is not None for p in state.passes):
+    if any(record.number in p.planes and p.done_end is not None for p in state.passes):
         raise InUseError(f"{record.name} is painted in part already.", "Keep it, or take back what is marked as done.")
-    number = record.number
-    return replace(
-        state,
-        planes=_in_order([p for p in state.planes if p.number != number]),
-        strokes=tuple(s for s in state.strokes if s.plane != number),
-        pairs=tuple(p for p in state.pairs if number not in (p.far, p.near)),
-        elements=tuple(replace(e, plane=None) if e.plane == number else e for e in state.elements),
-        passes=tuple(
-            replace(p, place=place) for place, p in enumerate((p for p in state.passes if p.plane != number), start=1)
-        ),
-    ), f"Plane taken away: {record.name}"
+    left = without(state, "plane", record.number)
+    return replace(left, planes=_in_order(list(left.planes))), f"Plane deleted: {record.name}"
 
 
-def swap_distances(desk: Desk, *, one: int, other: int) -> Changed:
+def swap_distances(desk: Desk, *, one: Rank, other: Rank) -> Changed:
     """Swap the distances of two planes."""
     first, second = desk.plane(one), desk.plane(other)
-    state = _with_plane(desk.state, replace(first, distance_m=second.distance_m))
-    return _with_plane(
-        state, replace(second, distance_m=first.distance_m)
-    ), f"{first.name} and {second.name}: distances swapped"
+    state = put(desk.state, replace(first, distance_m=second.distance_m))
+    state = put(state, replace(second, distance_m=first.distance_m))
+    return state, f"{first.name} and {second.name}: distances swapped"
 
 
 def add_stroke(
     desk: Desk,
     *,
-    plane: int,
-    kind: str,
-    points: list[Point],
-    width: float = USUAL_WIDTH,
+    plane: Rank,
+    kind: StrokeKind,
+    points: Annotated[list[tuple[FiniteFloat, FiniteFloat]], Field(min_length=1, max_length=4000)],
+    width: FiniteFloat = USUAL_WIDTH,
     settle: bool = False,
-    closeness: float = 1.0,
+    closeness: Annotated[FiniteFloat, Field(ge=1, le=64)] = 1.0,
 ) -> Changed:
     """Draw a stroke; a level line settles on the edge beside it where that is wanted.
 
@@ -223,31 +202,25 @@ def add_stroke(
     record, state = desk.plane(plane), desk.state
     if state.brief.main_source is None:
         raise DomainError("There is no photo to draw on.", "Bring a photo first.")
-    if len(state.strokes) >= MOST_STROKES:
-        raise DomainError(f"{MOST_STROKES} strokes are drawn already.", "Clear those of a plane and draw fewer.")
     track = tuple((round(float(x), 4), round(float(y), 4)) for x, y in points)
-    Stroke(cast("StrokeKind", kind), plane, track, width)  # checks it
+    Stroke(kind, plane, track, width)  # checks it
     if settle and kind == "level":
         source = main_source(state)
         if source is not None:
             track = settle_line(darkroom.working(desk.file, plate_of(source)), track, REACH / max(1.0, closeness))
-    number = next_number([s.number for s in state.strokes])
-    stroke = StrokeRecord(number, record.number, kind, width, track)
-    return replace(state, strokes=(*state.strokes, stroke)), f"Stroke in {record.name}"
+    stroke = StrokeRecord(next_number(state, "stroke"), record.number, kind, width, track)
+    return put(state, stroke), f"Stroke in {record.name}"
 
 
-def remove_stroke(desk: Desk, *, stroke: int) -> Changed:
-    """Take one stroke away."""
-    left = tuple(s for s in desk.state.strokes if s.number != stroke)
-    if len(left) == len(desk.state.strokes):
-        raise NotFoundError("stroke", stroke)
-    return replace(desk.state, strokes=left), "Stroke taken away"
+def remove_stroke(desk: Desk, *, stroke: Number) -> Changed:
+    """Delete one stroke."""
+    return without(desk.state, "stroke", stroke), "Stroke deleted"
 
 
-def clear_strokes(desk: Desk, *, plane: int | None = None) -> Changed:
-    """Take all strokes away, or those of one plane."""
+def clear_strokes(desk: Desk, *, plane: Rank | None = None) -> Changed:
+    """Delete all strokes, or those of one plane."""
     if plane is None:
-        return replace(desk.state, strokes=()), "All strokes taken away"
+        return replace(desk.state, strokes=()), "All strokes deleted"
     record = desk.plane(plane)
     left = tuple(s for s in desk.state.strokes if s.plane != record.number)
-    return replace(desk.state, strokes=left), f"Strokes of {record.name} taken away"
+    return replace(desk.state, strokes=left), f"Strokes of {record.name} deleted"

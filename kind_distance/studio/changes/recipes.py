@@ -3,14 +3,18 @@
 from __future__ import annotations
 
 from dataclasses import replace
+from typing import Annotated
+
+from pydantic import Field
 
 from kind_distance.core.paint.media import medium_of
-from kind_distance.core.passes.kinds import LEVEL, PassKind, paint_in
+from kind_distance.core.passes.kinds import KINDS, LEVEL, PassKind, paint_in
 from kind_distance.core.passes.needed import THICKNESS
-from kind_distance.errors import DomainError, InUseError, NotFoundError
-from kind_distance.store.records import ElementRecord, PassRecord, State
-from kind_distance.studio.changes.desk import LONGEST_NAME, Changed, Desk, clean_text, next_number
-from kind_distance.studio.changes.passes import MOST_PASSES, own_passes, placed
+from kind_distance.errors import DomainError, InUseError
+from kind_distance.rows import ElementRecord, PassRecord, State
+from kind_distance.studio.changes.arguments import Number
+from kind_distance.studio.changes.desk import LONGEST_NAME, Changed, Desk, clean_text, find, next_number, put
+from kind_distance.studio.changes.passes import own_passes, with_passes
 
 CHANGES = ("add_recipe", "copy_recipe", "tie_pass")
 # What a thing is built from, and the minutes of each to begin with [memory]; every one can be changed after.
@@ -22,34 +26,25 @@ PARTS: tuple[tuple[PassKind, str, int, str], ...] = (
 )
 
 
-def _element_of(state: State, number: int) -> ElementRecord:
-    for element in state.elements:
-        if element.number == number:
-            return element
-    raise NotFoundError("thing", number)
-
-
 def _tied(state: State, element: int) -> list[PassRecord]:
-    return [each for each in state.passes if each.element == element]
+    return [each for each in state.passes if element in each.elements]
 
 
 def _with(state: State, made: list[PassRecord]) -> State:
     """Put passes in, each after the last one of its level on its plane."""
-    if len(state.passes) + len(made) > MOST_PASSES:
-        raise DomainError(f"{MOST_PASSES} passes are the most that are planned.", "Join some of them.")
     passes = list(state.passes)
-    for each in made:
+    for more, each in enumerate(made):
         under = [n for n, p in enumerate(passes, start=1) if LEVEL[p.kind] <= LEVEL[each.kind]]
-        own = [n for n in under if passes[n - 1].plane == each.plane]
+        own = [n for n in under if passes[n - 1].planes == each.planes]
         at = max(own or under, default=0)
-        passes.insert(at, replace(each, number=next_number([p.number for p in passes])))
-    return replace(state, passes=placed(passes))
+        passes.insert(at, replace(each, number=next_number(state, "pass", more)))
+    return with_passes(state, passes)
 
 
-def add_recipe(desk: Desk, *, element: int) -> Changed:
+def add_recipe(desk: Desk, *, element: Number) -> Changed:
     """Give a thing passes of its own: base, pattern, tint and light."""
     state = own_passes(desk)
-    thing = _element_of(state, element)
+    thing = find(state, "element", element)
     if thing.plane is None:
         raise DomainError(f"{thing.name} lies in no plane yet.", "Put it into a plane first.")
     if _tied(state, element):
@@ -65,33 +60,37 @@ def add_recipe(desk: Desk, *, element: int) -> Changed:
                 0,
                 0,
                 kind,
-                thing.plane,
+                (thing.plane,),
                 title,
                 paint_in(kind, medium),
                 minutes,
                 THICKNESS.get(kind, 1.0),
                 why,
-                element=element,
+                elements=(element,),
             )
         )
     return _with(state, made), f"Passes for {thing.name}"
 
 
-def copy_recipe(desk: Desk, *, element: int, to: list[int]) -> Changed:
+def copy_recipe(
+    desk: Desk, *, element: Number, to: Annotated[list[Number], Field(min_length=1, max_length=60)]
+) -> Changed:
     """Give other things the same passes as one, each on its own plane; those that have passes are left as they are."""
     state = own_passes(desk)
     pattern = _tied(state, element)
-    source = _element_of(state, element)
+    source = find(state, "element", element)
     if not pattern:
         raise DomainError(f"{source.name} has no passes of its own to copy.", "Give it a recipe first.")
-    others = [_element_of(state, number) for number in dict.fromkeys(to) if number != element]
+    others = [find(state, "element", number) for number in dict.fromkeys(to) if number != element]
     if not others:
         raise DomainError("There is nothing to copy it to.", "Choose at least one other thing.")
     homeless = [each.name for each in others if each.plane is None]
     if homeless:
         raise DomainError(f"{homeless[0]} lies in no plane yet.", "Put it into a plane first.")
     made = [
-        replace(each, plane=other.plane, element=other.number, done_start=None, done_end=None, planned_min=None)
+        replace(
+            each, planes=_plane_of(other), elements=(other.number,), done_start=None, done_end=None, planned_min=None
+        )
         for other in others
         if not _tied(state, other.number)
         for each in pattern
@@ -102,16 +101,19 @@ def copy_recipe(desk: Desk, *, element: int, to: list[int]) -> Changed:
     return _with(state, made), clean_text(f"As {source.name}: {names}"[:LONGEST_NAME], "change", LONGEST_NAME)
 
 
-def tie_pass(desk: Desk, *, number: int, element: int | None = None) -> Changed:
+def _plane_of(thing: ElementRecord) -> tuple[int, ...]:
+    return () if thing.plane is None else (thing.plane,)
+
+
+def tie_pass(desk: Desk, *, number: Number, element: Number | None = None) -> Changed:
     """Say which thing a pass paints; without one it paints its plane."""
     state = own_passes(desk)
-    thing = None if element is None else _element_of(state, element)
-    record = next((each for each in state.passes if each.number == number), None)
-    if record is None:
-        raise NotFoundError("pass", number)
+    thing = None if element is None else find(state, "element", element)
+    record: PassRecord = find(state, "pass", number)
     if thing is not None and thing.plane is None:
         raise DomainError(f"{thing.name} lies in no plane yet.", "Put it into a plane first.")
-    plane = record.plane if thing is None else thing.plane
-    changed = replace(record, element=element, plane=plane)
-    passes = tuple(changed if each.number == number else each for each in state.passes)
-    return replace(state, passes=passes), f"{record.title}: {'its plane' if thing is None else thing.name}"
+    if thing is not None and KINDS[record.kind].where == "whole":
+        raise DomainError(f"{record.title.capitalize()} belongs to the whole surface.", "Choose another pass.")
+    planes = record.planes if thing is None else _plane_of(thing)
+    changed = replace(record, elements=() if thing is None else (thing.number,), planes=planes)
+    return put(state, changed), f"{record.title}: {'its plane' if thing is None else thing.name}"

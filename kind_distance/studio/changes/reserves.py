@@ -2,52 +2,56 @@
 
 from __future__ import annotations
 
-from dataclasses import replace
+from typing import Annotated, Any
+
+from pydantic import Field
 
 from kind_distance.core.depth.kept import Reserve
-from kind_distance.errors import DomainError, NotFoundError
-from kind_distance.store.records import Point, ReserveRecord, State
-from kind_distance.studio.changes.desk import LONGEST_NAME, Changed, Desk, clean_text, next_number
+from kind_distance.errors import DomainError
+from kind_distance.rows import ReserveRecord
+from kind_distance.rows.words import KeepWay
+from kind_distance.studio.changes.arguments import FiniteFloat, Number, Rank, Text, settable
+from kind_distance.studio.changes.desk import Changed, Desk, find, next_number, put, told, without
 
 CHANGES = ("add_reserve", "set_reserve", "remove_reserve")
-MOST_RESERVES = 40
+SETS = {"set_reserve": settable(ReserveRecord, "points")}
 
 
-def _reserve_of(state: State, number: int) -> ReserveRecord:
-    for reserve in state.reserves:
-        if reserve.number == number:
-            return reserve
-    raise NotFoundError("reserved light", number)
+def check_reserve(record: ReserveRecord) -> None:
+    """Raise DomainError for a reserved light whose outline makes no sense."""
+    if record.points:
+        Reserve(record.number, record.name, record.way, record.points)  # checks it
 
 
-def add_reserve(desk: Desk, *, points: list[Point], name: str, way: str = "ground") -> Changed:
-    """Reserve a light: its outline on the main picture, its name, how it is kept."""
+def add_reserve(
+    desk: Desk,
+    *,
+    points: Annotated[list[tuple[FiniteFloat, FiniteFloat]], Field(max_length=4000)] | None = None,
+    name: Text,
+    way: KeepWay = "ground",
+    plane: Rank | None = None,
+    value: FiniteFloat | None = None,
+) -> Changed:
+    """Reserve a light: by its outline on the main picture, or by its plane; its name, and how it is kept."""
     state = desk.state
-    if state.brief.main_source is None:
-        raise DomainError("There is no photo to draw on.", "Bring a photo first.")
-    if len(state.reserves) >= MOST_RESERVES:
-        raise DomainError(f"{MOST_RESERVES} lights are reserved already.", "Give one up first.")
-    number = next_number([each.number for each in state.reserves])
-    track = tuple((round(float(x), 4), round(float(y), 4)) for x, y in points)
-    record = ReserveRecord(number, clean_text(name, "name", LONGEST_NAME), way, track)
-    Reserve(number, record.name, way, track)  # checks it
-    return replace(state, reserves=(*state.reserves, record)), f"Reserved: {record.name}"
+    if points and state.brief.main_source is None:
+        raise DomainError("There is no photo to draw on.", "Bring a photo first, or name its plane.")
+    if not points and plane is None:
+        raise DomainError("Nothing says where the light lies.", "Draw round it, or name its plane.")
+    track = tuple((round(float(x), 4), round(float(y), 4)) for x, y in points or ())
+    into = None if plane is None else desk.plane(plane).number
+    record = ReserveRecord(next_number(state, "reserve"), name, way, track, into, value)
+    state = put(state, record, check_reserve)
+    return state, f"Reserved: {state.reserves[-1].name}"
 
 
-def set_reserve(desk: Desk, *, reserve: int, name: str | None = None, way: str | None = None) -> Changed:
+def set_reserve(desk: Desk, *, reserve: Number, **said: Any) -> Changed:  # noqa: ANN401  fields of a reserved light
     """Rename a reserved light, or keep it another way."""
-    record = _reserve_of(desk.state, reserve)
-    if name is not None:
-        record = replace(record, name=clean_text(name, "name", LONGEST_NAME))
-    if way is not None:
-        record = replace(record, way=way)
-    Reserve(record.number, record.name, record.way, record.points)  # checks it
-    reserves = tuple(record if each.number == reserve else each for each in desk.state.reserves)
-    return replace(desk.state, reserves=reserves), f"{record.name}: how it is kept"
+    record = told(desk, find(desk.state, "reserve", reserve), said)
+    return put(desk.state, record, check_reserve), f"{record.name}: how it is kept"
 
 
-def remove_reserve(desk: Desk, *, reserve: int) -> Changed:
+def remove_reserve(desk: Desk, *, reserve: Number) -> Changed:
     """Give a reserved light up."""
-    record = _reserve_of(desk.state, reserve)
-    left = tuple(each for each in desk.state.reserves if each.number != reserve)
-    return replace(desk.state, reserves=left), f"Given up: {record.name}"
+    record = find(desk.state, "reserve", reserve)
+    return without(desk.state, "reserve", reserve), f"Given up: {record.name}"

@@ -3,15 +3,17 @@
 from __future__ import annotations
 
 from dataclasses import replace
-from typing import Any
+from typing import Annotated, Any
+
+from pydantic import Field
 
 from kind_distance.core.picture.focus import USUAL_REACH, Focus
 from kind_distance.errors import DomainError
-from kind_distance.store.records import EditRecord, State, ThumbnailRecord
+from kind_distance.rows import EditRecord, State, ThumbnailRecord
 from kind_distance.studio import darkroom
-from kind_distance.studio.changes.desk import LONGEST_NAME, Changed, Desk, clean_text, next_number
+from kind_distance.studio.changes.arguments import CropPx, Cuts, FiniteFloat, Number, Text
+from kind_distance.studio.changes.desk import LONGEST_NAME, Changed, Desk, clean_text, next_number, put, without
 from kind_distance.studio.plates import (
-    CropTuple,
     crop_of,
     framing_of,
     plate_of,
@@ -30,8 +32,8 @@ CHANGES = (
     "choose_thumbnail",
     "remove_thumbnail",
 )
-MOST_THUMBNAILS = 36
 LONGEST_NOTE = 240
+Edits = Annotated[list[EditRecord], Field(max_length=60)]
 
 
 def usual_name(record: ThumbnailRecord) -> str:
@@ -40,14 +42,14 @@ def usual_name(record: ThumbnailRecord) -> str:
     return f"{record.steps} {'equal ' if record.even else ''}steps{key}"
 
 
-def edits_from(said: list[dict[str, Any]]) -> tuple[EditRecord, ...]:
+def edits_from(said: list[EditRecord]) -> tuple[EditRecord, ...]:
     """Take changes by hand as they come from outside."""
     return tuple(
         EditRecord(
-            str(each["kind"]),
-            tuple((round(x, 5), round(y, 5)) for x, y in each["points"]),
-            each.get("step"),
-            round(float(each.get("width", 0.02)), 4),
+            each.kind,
+            tuple((round(x, 5), round(y, 5)) for x, y in each.points),
+            each.step,
+            round(float(each.width), 4),
         )
         for each in said
     )
@@ -63,7 +65,7 @@ def _checked(state: State, record: ThumbnailRecord) -> ThumbnailRecord:
     return record
 
 
-def _recropped(state: State, record: ThumbnailRecord, crop: CropTuple | None) -> ThumbnailRecord:
+def _recropped(state: State, record: ThumbnailRecord, crop: CropPx | None) -> ThumbnailRecord:
     """Give a thumbnail another crop; what was done by hand goes along as far as it is still inside."""
     width, height = plate_of(source_of(state, record.source)).size_px
     old, new = record.crop or (0, 0, width, height), crop or (0, 0, width, height)
@@ -83,18 +85,18 @@ def _recropped(state: State, record: ThumbnailRecord, crop: CropTuple | None) ->
 def keep_thumbnail(
     desk: Desk,
     *,
-    source: int,
+    source: Number,
     steps: int,
-    smallest_share: float,
-    softness: float,
+    smallest_share: FiniteFloat,
+    softness: FiniteFloat,
     even: bool = False,
-    cuts: list[float] | None = None,
-    crop: CropTuple | None = None,
-    key: str | None = None,
+    cuts: Cuts | None = None,
+    crop: CropPx | None = None,
+    key: Text | None = None,
     departed: bool = False,
-    edits: list[dict[str, Any]] | None = None,
-    later: str | None = None,
-    name: str = "",
+    edits: Edits | None = None,
+    later: Text | None = None,
+    name: Text = "",
 ) -> Changed:
     """Keep a thumbnail; the first one kept is chosen. Cuts that are not set by hand are found.
 
@@ -102,10 +104,8 @@ def keep_thumbnail(
     """
     state = desk.state
     source_of(state, source)
-    if len(state.thumbnails) >= MOST_THUMBNAILS:
-        raise DomainError(f"{MOST_THUMBNAILS} thumbnails are kept already.", "Take one away first.")
     record = ThumbnailRecord(
-        next_number([t.number for t in state.thumbnails]),
+        next_number(state, "thumbnail"),
         source,
         "",
         steps,
@@ -125,7 +125,7 @@ def keep_thumbnail(
     if brief.chosen_thumbnail is None and later is None:
         brief = replace(brief, chosen_thumbnail=record.number)
     what = "Kept for later" if later is not None else "Thumbnail kept"
-    return replace(state, brief=brief, thumbnails=(*state.thumbnails, record)), f"{what}: {record.name}"
+    return replace(put(state, record), brief=brief), f"{what}: {record.name}"
 
 
 def _set_cuts(record: ThumbnailRecord, cuts: list[float] | None, *, find: bool) -> ThumbnailRecord:
@@ -137,20 +137,20 @@ def _set_cuts(record: ThumbnailRecord, cuts: list[float] | None, *, find: bool) 
 def set_thumbnail(
     desk: Desk,
     *,
-    thumbnail: int,
-    name: str | None = None,
+    thumbnail: Number,
+    name: Text | None = None,
     steps: int | None = None,
-    smallest_share: float | None = None,
-    softness: float | None = None,
+    smallest_share: FiniteFloat | None = None,
+    softness: FiniteFloat | None = None,
     even: bool | None = None,
-    cuts: list[float] | None = None,
+    cuts: Cuts | None = None,
     find_cuts: bool = False,
-    crop: CropTuple | None = None,
+    crop: CropPx | None = None,
     whole: bool = False,
-    key: str | None = None,
+    key: Text | None = None,
     own_key: bool = False,
     departed: bool | None = None,
-    edits: list[dict[str, Any]] | None = None,
+    edits: Edits | None = None,
 ) -> Changed:
     """Adjust or name a kept thumbnail; what is not said stays, but other steps or another key need other cuts.
 
@@ -182,49 +182,44 @@ def set_thumbnail(
     record = _checked(state, record)
     if record.edits:
         darkroom.thumbnail(desk.file, framing_of(state, record), settings_of(state, record))
-    return _with(state, record), f"Thumbnail: {record.name}"
+    return put(state, record), f"Thumbnail: {record.name}"
 
 
-def _with(state: State, record: ThumbnailRecord) -> State:
-    return replace(state, thumbnails=tuple(record if t.number == record.number else t for t in state.thumbnails))
-
-
-def set_aside(desk: Desk, *, thumbnail: int, note: str = "") -> Changed:
+def set_aside(desk: Desk, *, thumbnail: Number, note: Text = "") -> Changed:
     """Put a thumbnail with the ideas for later, with a note; it is no longer the one painted from."""
     record, brief = thumbnail_of(desk.state, thumbnail), desk.state.brief
     kept = replace(record, later=clean_text(note, "note", LONGEST_NOTE, needed=False))
-    state = _with(desk.state, kept)
+    state = put(desk.state, kept)
     if brief.chosen_thumbnail == thumbnail:
         others = [t.number for t in state.thumbnails if t.later is None]
         state = replace(state, brief=replace(brief, chosen_thumbnail=others[0] if others else None))
     return state, f"For later: {record.name}"
 
 
-def take_up_again(desk: Desk, *, thumbnail: int) -> Changed:
+def take_up_again(desk: Desk, *, thumbnail: Number) -> Changed:
     """Take an idea for later back among the thumbnails."""
     record = thumbnail_of(desk.state, thumbnail)
-    return _with(desk.state, replace(record, later=None)), f"Taken up again: {record.name}"
+    return put(desk.state, replace(record, later=None)), f"Taken up again: {record.name}"
 
 
-def choose_thumbnail(desk: Desk, *, thumbnail: int) -> Changed:
+def choose_thumbnail(desk: Desk, *, thumbnail: Number) -> Changed:
     """Choose the thumbnail one paints from."""
     record = thumbnail_of(desk.state, thumbnail)
-    state = _with(desk.state, replace(record, later=None))
+    state = put(desk.state, replace(record, later=None))
     return replace(state, brief=replace(state.brief, chosen_thumbnail=thumbnail)), f"Chosen: {record.name}"
 
 
-def remove_thumbnail(desk: Desk, *, thumbnail: int) -> Changed:
-    """Take a thumbnail away."""
+def remove_thumbnail(desk: Desk, *, thumbnail: Number) -> Changed:
+    """Delete a thumbnail."""
     record = thumbnail_of(desk.state, thumbnail)
-    left = tuple(t for t in desk.state.thumbnails if t.number != thumbnail)
-    brief = desk.state.brief
-    if brief.chosen_thumbnail == thumbnail:
-        others = [t.number for t in left if t.later is None]
-        brief = replace(brief, chosen_thumbnail=others[0] if others else None)
-    return replace(desk.state, brief=brief, thumbnails=left), f"Thumbnail taken away: {record.name}"
+    left = without(desk.state, "thumbnail", thumbnail)
+    if left.brief.chosen_thumbnail == thumbnail:
+        others = [t.number for t in left.thumbnails if t.later is None]
+        left = replace(left, brief=replace(left.brief, chosen_thumbnail=others[0] if others else None))
+    return left, f"Thumbnail deleted: {record.name}"
 
 
-def set_focus(desk: Desk, *, x: float, y: float, reach: float | None = None) -> Changed:
+def set_focus(desk: Desk, *, x: FiniteFloat, y: FiniteFloat, reach: FiniteFloat | None = None) -> Changed:
     """Mark where the eye is to stay, on the main photo; what is not said of its reach stays."""
     if desk.state.brief.main_source is None:
         raise DomainError("There is no photo to mark the focus on.", "Bring a photo first.")

@@ -12,25 +12,15 @@ from collections.abc import Sequence
 from pathlib import Path
 from typing import IO, Any
 
-from kind_distance.core.schedule.work import Work
-from kind_distance.exchange.document.part import Part
-from kind_distance.exchange.document.pictures import (
-    CardPlace,
-    DeparturePart,
-    Depth,
-    EditPart,
-    NotePart,
-    ReservePart,
-    Source,
-    StrokePart,
-    ThumbnailPart,
-)
-from kind_distance.exchange.document.planning import SessionPart
-from kind_distance.exchange.document.reading import FORMAT, NAME_IN_ZIP, VERSION
+from kind_distance.exchange.document.reading import NAME_IN_ZIP
+from kind_distance.exchange.document.schema import FORMAT, LISTS, VERSION, by_name
 from kind_distance.exchange.pictures import jpeg
+from kind_distance.rows import SourceRecord, State
+from kind_distance.rows.marks import CropOfPicture, Field, Moment, NotInDocument, RefersTo, fields_of, inner_row
+from kind_distance.rows.plain import to_plain
+from kind_distance.rows.state import rows_of
 from kind_distance.store import pictures
 from kind_distance.store.database import opened
-from kind_distance.store.records import PassRecord, SourceRecord, State, ThumbnailRecord
 from kind_distance.studio import darkroom
 from kind_distance.studio.changes.desk import numbered_name
 from kind_distance.studio.clock import iso
@@ -39,11 +29,6 @@ from kind_distance.studio.survey import Survey
 
 ZIP_TIME = (2026, 1, 1, 0, 0, 0)
 ENDINGS = {"JPEG": "jpg", "PNG": "png", "WEBP": "webp", "TIFF": "tif", "HEIF": "heic"}
-
-
-def _part(record: object, part: type[Part], **said: object) -> dict[str, Any]:
-    """Describe a record by the fields of its part of the document; some are said otherwise than they are kept."""
-    return {field: said[field] if field in said else getattr(record, field) for field in part.model_fields}
 
 
 def told_apart(names: Sequence[str]) -> list[str]:
@@ -64,166 +49,100 @@ def document_of(state: State, found: Survey, *, originals: bool = False) -> dict
     originals : bool
         The pictures beside it are the very files that were brought; else they are developed already.
     """
-    brief, depth, work = state.brief, found.depth, found.work
-    ranked = told_apart([plane.name for plane in state.planes])
-    names = {plane.number: name for plane, name in zip(state.planes, ranked, strict=True)}
-    things = dict(zip((e.number for e in state.elements), told_apart([e.name for e in state.elements]), strict=True))
-    focus = None
-    if brief.focus_x is not None and brief.focus_y is not None:
-        focus = {"x": brief.focus_x, "y": brief.focus_y, "reach": brief.focus_reach}
-    return {
-        "format": FORMAT,
-        "version": VERSION,
-        "title": brief.title,
-        "idea": brief.idea,
-        "medium": brief.medium,
-        "ground": brief.ground,
-        "school": brief.school,
-        "unit": brief.unit,
-        "support": {"name": brief.support, "width_cm": brief.width_cm, "height_cm": brief.height_cm},
-        "light": brief.light,
-        "drawing": {"medium": brief.drawing_medium, "detail": brief.drawing_detail},
-        "depth": _part(brief, Depth),
-        "planes": _planes(state, found, ranked),
-        "borders": [
-            {"far": ranked[b.far - 1], "near": ranked[b.near - 1], "cm": round(b.length_cm, 1)}
-            for b in depth.given.borders
-        ],
-        "pairs": [
-            {
-                "far": names[pair.far],
-                "near": names[pair.near],
-                "gap": pair.gap,
-                "lighter": None if pair.direction is None else "far" if pair.direction > 0 else "near",
-            }
-            for pair in state.pairs
-        ],
-        "elements": [
-            {
-                "name": things[each.number],
-                "plane": None if each.plane is None else names[each.plane],
-                "at": None if each.x is None or each.y is None else [each.x, each.y],
-                "body": each.body,
-                "marks": each.marks,
-                "brush": each.brush,
-                "number": each.number,
-            }
-            for each in state.elements
-        ],
-        "passes": _passes(state, work, names, things),
-        "passes_by_hand": brief.passes_by_hand,
-        "sessions": [_part(each, SessionPart, start=each.start[:16]) for each in state.sessions],
-        "plan": _plan(state, work),
-        "ready_by": {"day": brief.deadline, "purpose": brief.deadline_for or "gift"}
-        if brief.deadline or brief.deadline_for
-        else None,
-        "meant_so": {each.key: each.reason for each in state.meant_so},
-        "pictures": [_file_of(each, originals=originals) for each in state.sources],
-        "sources": [_source(each, originals=originals) for each in state.sources],
-        "main_source": brief.main_source,
-        "focus": focus,
-        "strokes": [_part(each, StrokePart, plane=names[each.plane]) for each in state.strokes],
-        "reserves": [_part(each, ReservePart) for each in state.reserves],
-        "notes": [_part(each, NotePart) for each in state.notes],
-        "departures": [_part(each, DeparturePart) for each in state.departures],
-        "thumbnails": [_thumbnail(state, each) for each in state.thumbnails],
-        "chosen_thumbnail": brief.chosen_thumbnail,
-    }
+    writing = _Writing(state)
+    document: dict[str, Any] = {"format": FORMAT, "version": VERSION, **writing.part(state.brief)}
+    for field, kind in LISTS.items():
+        parts = [writing.part(row) for row in rows_of(state, kind)]
+        if kind.named:
+            names = writing.names[kind.name].values()
+            parts = [{**part, "name": name} for part, name in zip(parts, names, strict=True)]
+        document[field] = parts
+    for part, source in zip(document["sources"], state.sources, strict=True):
+        part["file"] = _file_of(source, originals=originals)
+        if not originals:
+            # What is developed already is neither straightened nor balanced again, and says nothing of the camera.
+            part |= {"tilt_deg": 0.0, "card": None, "card_places": [], "taken_at": None, "lens": None}
+    document["measured"] = _measured(state, found, list(writing.names["plane"].values()))
+    return document
 
 
-def _planes(state: State, found: Survey, names: list[str]) -> list[dict[str, Any]]:
+class _Writing:
+    """A state being written: what its rows are called."""
+
+    def __init__(self, state: State) -> None:
+        self.state = state
+        self.names = {
+            kind.name: dict(zip((row.number for row in rows), told_apart([row.name for row in rows]), strict=True))
+            for kind in LISTS.values()
+            if kind.named
+            for rows in [rows_of(state, kind)]
+        }
+
+    def part(self, row: Any) -> dict[str, Any]:  # noqa: ANN401  any row
+        """Describe a row by the fields of its part of the document."""
+        said: dict[str, Any] = {}
+        for field in fields_of(type(row)):
+            if field.mark(NotInDocument) is None:
+                said[field.name] = self._told(row, field, getattr(row, field.name))
+        return said
+
+    def _told(self, row: Any, field: Field, value: Any) -> Any:  # noqa: ANN401  what a field of a row holds
+        if inner_row(field) is not None:
+            return [self.part(each) for each in value]
+        if not value and field.mark(Moment) is not None:
+            return None
+        if value is None:
+            return None
+        if field.mark(Moment) is not None:
+            return iso(value)
+        if field.mark(CropOfPicture) is not None:
+            width, height = plate_of(source_of(self.state, row.source)).size_px
+            return [at / side for at, side in zip(value, (width, height, width, height), strict=True)]
+        if by_name(field):
+            known = self.names[field.mark(RefersTo).row]
+            return [known[number] for number in value] if isinstance(value, tuple) else known[value]
+        return to_plain(value)
+
+
+def _measured(state: State, found: Survey, names: list[str]) -> dict[str, Any]:
+    """Tell what follows from the painting: planes as measured and planned, borders, passes."""
     depth = found.depth
-    return [
+    planes = [
         {
             "name": name,
-            "kind": record.kind,
-            "nature": record.nature,
-            "distance_m": record.distance_m,
             "share": None if reading is None else round(reading.share, 4),
             "value": round(planned.value, 2),
             "dark": round(planned.dark, 2),
             "light": round(planned.light, 2),
-            "detail": 0.0 if reading is None else round(reading.detail, 4),
+            "detail": None if reading is None else round(reading.detail, 4),
             "contrast_left": None if planned.contrast_left is None else round(planned.contrast_left, 4),
             "in_focus": round(focal, 4),
-            "body": record.body,
-            "marks": record.marks,
-            "brush": record.brush,
-            "held": record.locked_value,
-            "number": record.number,
         }
-        for name, record, reading, planned, focal in zip(
-            names, state.planes, depth.given.readings, depth.plan.planes, depth.in_focus, strict=True
+        for name, reading, planned, focal in zip(
+            names, depth.given.readings, depth.plan.planes, depth.in_focus, strict=True
         )
     ]
-
-
-def _plan(state: State, work: Work) -> list[dict[str, Any]]:
-    """Describe the plan that was taken, by places in the lists of passes and sessions."""
-    passes = {each.id: at for at, each in enumerate(work.passes, start=1)}
-    sessions = {each.number: at for at, each in enumerate(state.sessions, start=1)}
-    return [
+    borders = [
+        {"far": names[b.far - 1], "near": names[b.near - 1], "cm": round(b.length_cm, 1)} for b in depth.given.borders
+    ]
+    passes = [
         {
-            "layer_pass": passes[each.layer_pass],
-            "session": sessions[each.session],
-            "start": iso(each.not_before) if each.not_before else None,
-            "by_hand": each.by_hand,
+            "number": each.id,
+            "kind": each.kind,
+            "planes": [names[rank - 1] for rank in each.planes],
+            "title": each.title,
+            "paint": each.paint,
+            "minutes": each.minutes,
+            "why": each.why,
         }
-        for each in state.kept_plan
-        if each.layer_pass in passes and each.session in sessions
+        for each in found.work.passes
     ]
-
-
-def _passes(state: State, work: Work, names: dict[int, str], things: dict[int, str]) -> list[dict[str, Any]]:
-    records: dict[int, PassRecord] = {each.number: each for each in state.passes}
-    ranked = [names[plane.number] for plane in state.planes]
-    found = []
-    for each in work.passes:
-        record = records.get(each.id) if state.brief.passes_by_hand else None
-        done = None
-        if record is not None and record.done_start is not None and record.done_end is not None:
-            done = [iso(record.done_start), iso(record.done_end)]
-        found.append(
-            {
-                "kind": each.kind,
-                "plane": None if each.plane is None else ranked[each.plane - 1],
-                "title": each.title,
-                "paint": each.paint,
-                "minutes": each.minutes,
-                "thickness": each.thickness,
-                "done": done,
-                "planned_minutes": None if record is None else record.planned_min,
-                "brush_mm": each.brush_mm,
-                "in_light": each.in_light,
-                "thing": None if record is None or record.element is None else things.get(record.element),
-                "aid": each.aid,
-                "why": each.why,
-                "number": each.id,
-            }
-        )
-    return found
+    return {"planes": planes, "borders": borders, "passes": [] if state.brief.passes_by_hand else passes}
 
 
 def _file_of(source: SourceRecord, *, originals: bool) -> str:
     ending = ENDINGS.get(source.format, source.format.lower()) if originals else "jpg"
     return f"{source.number}.{ending}"
-
-
-def _source(source: SourceRecord, *, originals: bool) -> dict[str, Any]:
-    places = [_part(each, CardPlace) for each in source.card_places]
-    # What is developed already is neither straightened nor balanced again, and says nothing of the camera.
-    developed = {} if originals else {"tilt_deg": 0.0, "card": None, "taken_at": None, "lens": None}
-    file = _file_of(source, originals=originals)
-    return _part(source, Source, file=file, card_places=places if originals else [], **developed)
-
-
-def _thumbnail(state: State, record: ThumbnailRecord) -> dict[str, Any]:
-    crop = None
-    if record.crop is not None:
-        width, height = plate_of(source_of(state, record.source)).size_px
-        sides = (width, height, width, height)
-        crop = [at / side for at, side in zip(record.crop, sides, strict=True)]
-    return _part(record, ThumbnailPart, crop=crop, edits=[_part(each, EditPart) for each in record.edits])
 
 
 def written(document: dict[str, Any]) -> str:

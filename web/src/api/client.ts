@@ -27,7 +27,7 @@ export type PageFrame = Schemas["PageFrameView"];
 export type Swatch = Schemas["SwatchView"];
 export type Horizon = Schemas["HorizonView"];
 export type Idea = Schemas["IdeaView"];
-export type Edit = Schemas["EditWanted"];
+export type Edit = Schemas["EditRecord"];
 export type Begin = Schemas["BeginRequest"];
 export type Change = Schemas["ChangeRequest"]["change"];
 

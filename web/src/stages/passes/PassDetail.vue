@@ -39,8 +39,8 @@ function setLight(event: Event): void {
 }
 const WATER = ["watercolour", "gouache", "rewettable", "acrylic"];
 function setAid(event: Event): void {
-  const aid = (event.target as HTMLSelectElement).value as Pass["aid"];
-  void table.change({ action: "set_pass", number: props.pass.number, aid });
+  const aid = (event.target as HTMLSelectElement).value as Exclude<Pass["aid"], "">;
+  void table.change({ action: "set_pass", number: props.pass.number, aids: aid ? [aid] : [] });
 }
 const THICKNESSES: [number, string][] = [
   [0.5, "a thin film"],
