@@ -2,16 +2,17 @@
 
 from __future__ import annotations
 
+from dataclasses import replace
+
 import numpy as np
 
 from kind_distance.core.depth.readings import Border
+from kind_distance.core.deriving.needed import Around, needed_passes
 from kind_distance.core.paint.drying import Climate
 from kind_distance.core.paint.media import ground_of, medium_of
 from kind_distance.core.passes.model import Pass, PlaneFacts
-from kind_distance.core.passes.needed import needed_passes
-from kind_distance.core.passes.precedence import material_rules, order_rules, touching_planes
-from kind_distance.core.passes.schools import school_of
 from kind_distance.core.schedule.model import Problem, Session
+from kind_distance.core.schedule.rules import plain_scene, rules_of
 
 DAY = 1440
 
@@ -33,9 +34,10 @@ def made_up(passes: int, sessions: int, minutes: int, seed: int = 1) -> tuple[Pr
         for n in range(count)
     ]
     borders = [Border(n, n + 1, float(rng.uniform(8, 40)), 0.0, 0.0, 1.0) for n in range(1, count)]
-    medium = medium_of("acrylic")
-    needed = needed_passes(facts, medium, ground_of("ochre"), school_of("far_to_near"), 1400.0, 100.0)
-    rules = (*material_rules(needed, medium, facts), *order_rules(needed, borders, facts))
+    scene = plain_scene(facts, borders, medium_of("acrylic"), "far_to_near")
+    scene = replace(scene, planes=tuple(replace(each, share=1 / count) for each in scene.planes), support_cm2=1400.0)
+    needed = needed_passes(scene, facts, Around((), "board", ground_of("ochre")))
+    rules = rules_of(scene, needed)
     chosen: list[Pass] = needed[:passes]
     kept = {each.id for each in chosen}
     spells = tuple(
@@ -52,8 +54,8 @@ def made_up(passes: int, sessions: int, minutes: int, seed: int = 1) -> tuple[Pr
     problem = Problem(
         tuple(chosen),
         tuple(rule for rule in rules if rule.before in kept and rule.after in kept),
-        frozenset(touching_planes(borders)),
-        medium.beside,
+        frozenset(),
+        "done",
         spells,
     )
     return problem, facts, borders

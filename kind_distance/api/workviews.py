@@ -31,6 +31,7 @@ NEEDS_SAID = {
     "done": "painted",
     "not_tacky": "open or touch dry, never tacky",
     "touch_dry": "touch dry",
+    "firm": "firm: touch dry for about as long again",
     "through_dry": "dry through",
 }
 

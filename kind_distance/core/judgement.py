@@ -68,6 +68,8 @@ class Judgement:
     planes : tuple of int
         Ranks of the planes meant, 1 = farthest.
     remedies : tuple of Remedy
+    passes, things, sessions : tuple of int
+        Numbers of those that it names.
     """
 
     key: str
@@ -79,6 +81,9 @@ class Judgement:
     weight: float = 0.0
     planes: tuple[int, ...] = ()
     remedies: tuple[Remedy, ...] = ()
+    passes: tuple[int, ...] = ()
+    things: tuple[int, ...] = ()
+    sessions: tuple[int, ...] = ()
 
 
 def a_few_loud(judgements: list[Judgement], silenced: set[str], kind: str, most: int) -> list[Judgement]:

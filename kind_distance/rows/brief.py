@@ -9,6 +9,7 @@ from annotated_types import Ge, Gt, Le, MaxLen, MinLen
 
 from kind_distance.rows.marks import OnPicture, RefersTo, Unit, Usual, Words
 from kind_distance.rows.words import (
+    Approach,
     Centimetres,
     Coordinate,
     Kilometres,
@@ -83,6 +84,7 @@ class Brief:
     ground_ready: Annotated[bool, Words(says="Whether the tone of the ground is on the support already, and dry.")] = (
         False
     )
+    approach: Annotated[Approach, Words(says="How the medium is handled, where that matters to the order.")] = ""
     pace: Annotated[
         Factor | None, Words("own pace", "Minutes taken over minutes planned, where no log tells it yet.")
     ] = None

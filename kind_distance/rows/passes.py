@@ -76,8 +76,11 @@ class PassRecord:
     line_meant: Annotated[bool | None, Words(says="Whether its line is meant to be seen.")] = None
     aids: Annotated[tuple[AidName, ...], MaxLen(3), Words("aids", "What its film is helped with while it is wet.")] = ()
     spares: Annotated[
-        tuple[Number, ...], MaxLen(40), RefersTo("reserve", "drop"), Words(says="Kept lights that it goes round.")
-    ] = ()
+        tuple[Number, ...] | None,
+        MaxLen(40),
+        RefersTo("reserve", "drop"),
+        Words(says="Kept lights that it goes round; null where nobody said."),
+    ] = None
     in_light: Annotated[bool, Words(says="Whether it is judged by the light of the subject.")] = False
     value: Annotated[Value | None, Words("value", "Its value there when dry.")] = None
     chroma: Chroma = ""

@@ -28,6 +28,7 @@ from kind_distance.core.depth.plan import (
 )
 from kind_distance.core.depth.readings import Border, PlaneReading, read_borders, read_planes
 from kind_distance.core.judgement import Judgement, most_costly_first
+from kind_distance.core.judging.model import Scene
 from kind_distance.core.paint.drawing import audit_drawing, drawing_medium_of
 from kind_distance.core.paint.handling import audit_handling
 from kind_distance.core.paint.media import ground_of, medium_of
@@ -38,7 +39,7 @@ from kind_distance.core.picture.departures import KINDS
 from kind_distance.core.picture.thumbnail import Thumbnail
 from kind_distance.core.picture.working import Fit, fit_on_support
 from kind_distance.core.schedule.hands import audit_hands
-from kind_distance.core.schedule.work import Work
+from kind_distance.core.schedule.work import Work, put_to_work
 from kind_distance.core.together import together
 from kind_distance.rows import PlaneRecord, State, StrokeRecord
 from kind_distance.store.records import OtherPaintings
@@ -47,13 +48,14 @@ from kind_distance.studio.arrows import judge_arrows
 from kind_distance.studio.brushes import smallest_mm
 from kind_distance.studio.calendar import others_of
 from kind_distance.studio.darkroom import Plate
+from kind_distance.studio.judging import judge_painting, scene_of
 from kind_distance.studio.keeping import judge_kept, kept_lights
 from kind_distance.studio.looking import look_at
 from kind_distance.studio.outside import judge_outdoors
 from kind_distance.studio.plates import focus_of, framing_of, main_source, plate_of, settings_of
 from kind_distance.studio.references import judge_sources
 from kind_distance.studio.strokes import drawn, labels_of, plane_numbers, strokes_by_rank
-from kind_distance.studio.workplan import Measured, handling_of, survey_passes
+from kind_distance.studio.workplan import Measured, easel_of, handling_of, passes_of, plane_facts, sessions_of
 
 NO_OTHERS = OtherPaintings()
 
@@ -91,6 +93,7 @@ class Survey:
     judgements: list[Judgement]
     wanted: list[Wanted]
     kept: tuple[KeptFacts, ...]
+    scene: Scene
 
 
 @lru_cache(maxsize=16)
@@ -276,6 +279,15 @@ def _judge_chosen(file: Path, state: State) -> list[Judgement]:
     return [*seen.judgements, *drawing]
 
 
+def survey_work(state: State, depth: DepthSurvey, area_cm2: float, now_min: int, seen: Measured) -> tuple[Scene, Work]:
+    """Work out passes, order, cost, sessions and reasons, and the scene that they are judged by."""
+    given, plan = depth.given, depth.plan
+    planes = plane_facts(state.planes, given, plan, area_cm2, seen)
+    scene = scene_of(state, plan, given.borders, seen.kept, planes, sessions_of(state))
+    passes = passes_of(state, scene, planes, seen.kept)
+    return scene, put_to_work(passes, easel_of(state, scene, given, planes, now_min))
+
+
 @lru_cache(maxsize=4)
 def survey(file: Path, state: State, now_min: int, others: OtherPaintings = NO_OTHERS) -> Survey:
     """Work out everything that follows from a state.
@@ -294,7 +306,7 @@ def survey(file: Path, state: State, now_min: int, others: OtherPaintings = NO_O
     depth = survey_depth(file, state)
     area = state.brief.width_cm * state.brief.height_cm if depth.fit is None else _area(file, state, depth.fit)
     seen = Measured(depth.in_focus, smallest_mm(file, state), _kept_facts(depth, area))
-    work = survey_passes(state, depth.given, depth.plan, area, now_min, seen)
+    scene, work = survey_work(state, depth, area, now_min, seen)
     wanted = wanted_of(file, state, depth, work, area)
     silenced = {each.key for each in state.meant_so}
     ground = [_keyed_by_number(state, each) for each in _judge_ground(state, depth, work)]
@@ -307,12 +319,15 @@ def survey(file: Path, state: State, now_min: int, others: OtherPaintings = NO_O
         *work.judgements,
         *judge_outdoors(state, work, now_min),
         *audit_hands(work.problem, others_of(others)),
-        *audit_wanted(wanted, work.passes, work.planes),
+        *audit_wanted(wanted, work.passes),
+        *judge_painting(scene, work, state),
     ]
     if any(each.kind == "drawing_shows" for each in found):
-        found = [each for each in found if each.kind != "line_shows"]  # told once, where the drawing is chosen
+        found = [each for each in found if each.kind != "line_shows_through"]  # told once, where the drawing is chosen
     loud = most_costly_first([each for each in found if each.key not in silenced])
-    return Survey(thumbnails, depth, work, loud + [each for each in found if each.key in silenced], wanted, seen.kept)
+    return Survey(
+        thumbnails, depth, work, loud + [each for each in found if each.key in silenced], wanted, seen.kept, scene
+    )
 
 
 def wanted_of(file: Path, state: State, depth: DepthSurvey, work: Work, area_cm2: float) -> list[Wanted]:

@@ -2,18 +2,19 @@
 
 from __future__ import annotations
 
+from collections.abc import Callable
 from dataclasses import dataclass, replace
 
 from kind_distance.core.judgement import Judgement
 from kind_distance.core.passes.model import Pass
 from kind_distance.core.passes.order import SchoolOffer
-from kind_distance.core.schedule.work import school_sessions, schools_of
+from kind_distance.core.schedule.work import Easel, school_sessions, schools_of
 from kind_distance.core.wording import clock
 from kind_distance.rows import State
 from kind_distance.studio.changes.desk import Desk
 from kind_distance.studio.changes.sessions import place_pass
 from kind_distance.studio.survey import Survey
-from kind_distance.studio.workplan import Measured, derived_passes, easel_of
+from kind_distance.studio.workplan import derived_passes, easel_of
 
 
 @dataclass(frozen=True)
@@ -69,24 +70,22 @@ class SchoolTried:
     sessions: tuple[int, int] | None
 
 
-def schools_for(state: State, found: Survey) -> list[SchoolOffer]:
-    """Lay the schools of order side by side, each with its cost on this painting."""
-    easel = easel_of(state, found.depth.given, found.work.planes, 0, Measured(kept=found.kept))
+def _of_schools(state: State, found: Survey, now_min: int) -> tuple[Easel, Callable[[str], list[Pass]]]:
+    easel = easel_of(state, found.scene, found.depth.given, found.work.planes, now_min)
 
     def derived(school: str) -> list[Pass]:
-        return derived_passes(state, found.work.planes, found.depth.given.borders, school, found.kept)
+        return derived_passes(state, found.scene, found.work.planes, school, found.kept)
 
-    return schools_of(easel, derived)
+    return easel, derived
+
+
+def schools_for(state: State, found: Survey) -> list[SchoolOffer]:
+    """Lay the schools of order side by side, each with its cost on this painting."""
+    return schools_of(*_of_schools(state, found, 0))
 
 
 def schools_tried(desk: Desk) -> list[SchoolTried]:
     """Try every school of order on a painting."""
-    found, state = desk.survey(), desk.state
-    given, planes = found.depth.given, found.work.planes
-    easel = easel_of(state, given, planes, desk.now_min, Measured(kept=found.kept))
-
-    def derived(school: str) -> list[Pass]:
-        return derived_passes(state, planes, given.borders, school, found.kept)
-
+    easel, derived = _of_schools(desk.state, desk.survey(), desk.now_min)
     taken = school_sessions(easel, derived)
     return [SchoolTried(offer, taken.get(offer.school.key)) for offer in schools_of(easel, derived)]

@@ -4,29 +4,31 @@ from __future__ import annotations
 
 from dataclasses import dataclass, replace
 from functools import lru_cache
+from typing import cast
 
 import numpy as np
 
 from kind_distance.core.colour.lab import lab_from_linear
 from kind_distance.core.depth.plan import DepthInput, DepthPlan
-from kind_distance.core.depth.readings import Border
-from kind_distance.core.paint.drawing import drawing_medium_of
+from kind_distance.core.deriving.needed import Around, needed_passes
+from kind_distance.core.judging.model import Scene
 from kind_distance.core.paint.drying import Climate
 from kind_distance.core.paint.handling import Handling
 from kind_distance.core.paint.media import Medium, ground_of, medium_of
 from kind_distance.core.passes.model import Colour, KeptFacts, Line, Pass, PlaneFacts
-from kind_distance.core.passes.needed import Around, needed_passes
 from kind_distance.core.passes.schools import school_of
 from kind_distance.core.schedule.deadline import Deadline, purpose_of
 from kind_distance.core.schedule.model import Done, Problem, Session
 from kind_distance.core.schedule.offers import Offer, offer_plans
 from kind_distance.core.schedule.search import Listed
-from kind_distance.core.schedule.work import Easel, Work, put_to_work
+from kind_distance.core.schedule.work import Easel
 from kind_distance.core.wording import say_list
 from kind_distance.errors import DomainError
-from kind_distance.rows import ElementRecord, PassRecord, PlaneRecord, SessionRecord, State
+from kind_distance.rows import CountPainted, ElementRecord, PassRecord, PlaneRecord, SessionRecord, State
+from kind_distance.rows.words import Chroma, LineRemoved, OilFat, Opacity
 from kind_distance.studio.clock import minute_of, say_date, say_day
 
+CAREFUL = {"masses": 1.0, "shapes": 1.5, "careful": 3.0}  # times a usual drawing; common practice, no source
 LEAST_PAINTING_MIN = 5  # of a session, when it is set up and before it is cleaned up
 
 
@@ -115,22 +117,30 @@ def told_shares(records: tuple[PlaneRecord, ...], given: DepthInput) -> list[flo
     return [usual if each.share is None else each.share for each in records]
 
 
+def around_of(state: State, kept: tuple[KeptFacts, ...]) -> Around:
+    """Say what a painting stands in, for its passes to be derived."""
+    brief = state.brief
+    looked_at = {session.looks_at or brief.light_from for session in state.sessions} | {brief.light_from}
+    return Around(
+        kept,
+        brief.support,
+        ground_of(brief.ground),
+        brief.ground_ready,
+        brief.drawing_medium,
+        CAREFUL[brief.drawing_detail],
+        brief.approach,
+        brief.pace or 1.0,
+        "life" in looked_at and "photo" not in looked_at,
+    )
+
+
 def derived_passes(
-    state: State, planes: list[PlaneFacts], borders: list[Border], school: str, kept: tuple[KeptFacts, ...] = ()
+    state: State, scene: Scene, planes: list[PlaneFacts], school: str, kept: tuple[KeptFacts, ...] = ()
 ) -> list[Pass]:
     """Derive the passes that a painting needs, in the order of a school."""
-    brief = state.brief
     if not planes:
         return []
-    return needed_passes(
-        planes,
-        medium_of(brief.medium),
-        ground_of(brief.ground),
-        school_of(school),
-        brief.width_cm * brief.height_cm,
-        sum(border.length_cm for border in borders),
-        Around(kept, brief.support, brief.drawing_medium != "none"),
-    )
+    return needed_passes(replace(scene, school=school), planes, around_of(state, kept))
 
 
 def pass_from(record: PassRecord, state: State) -> Pass:
@@ -156,7 +166,7 @@ def pass_from(record: PassRecord, state: State) -> Pass:
         record.share,
         record.sheet == "other",
         record.wants,
-        tuple(each.name for each in state.reserves if each.number in record.spares),
+        None if record.spares is None else tuple(r.name for r in state.reserves if r.number in record.spares),
         Colour(record.mix, record.value, record.chroma, record.hue, record.opacity, record.hides_line, record.oil,
                record.dries),
         Line(record.drawing_medium, record.line_weight, record.line_removed, record.line_meant),
@@ -187,13 +197,16 @@ def session_from(record: SessionRecord) -> Session:
     )
 
 
-def passes_of(
-    state: State, planes: list[PlaneFacts], borders: list[Border], kept: tuple[KeptFacts, ...] = ()
-) -> list[Pass]:
-    """Return the passes of a painting: the painter's own list, or what is derived while there is none."""
-    if not state.brief.passes_by_hand:
-        return derived_passes(state, planes, borders, state.brief.school, kept)
+def own_list(state: State) -> list[Pass]:
+    """Return the painter's own list of passes."""
     return [pass_from(record, state) for record in state.passes]
+
+
+def passes_of(state: State, scene: Scene, planes: list[PlaneFacts], kept: tuple[KeptFacts, ...] = ()) -> list[Pass]:
+    """Return the passes of a painting: the painter's own list, or what is derived while there is none."""
+    if state.brief.passes_by_hand:
+        return own_list(state)
+    return derived_passes(state, scene, planes, state.brief.school, kept)
 
 
 def done_of(state: State) -> tuple[Done, ...]:
@@ -239,9 +252,9 @@ def deadline_of(state: State) -> Deadline | None:
     return Deadline(minute_of(brief.deadline), purpose_of(brief.deadline_for))
 
 
-def easel_of(state: State, given: DepthInput, planes: list[PlaneFacts], now_min: int, seen: Measured) -> Easel:
+def easel_of(state: State, scene: Scene, given: DepthInput, planes: list[PlaneFacts], now_min: int) -> Easel:
     """Lay out what passes are put to work with."""
-    sessions = tuple(session_from(record) for record in state.sessions)
+    sessions = sessions_of(state)
     return Easel(
         planes,
         given.borders,
@@ -253,27 +266,15 @@ def easel_of(state: State, given: DepthInput, planes: list[PlaneFacts], now_min:
         present_for(sessions, now_min),
         kept_of(state),
         fixed_of(state),
-        seen.kept,
-        drawing_medium_of(state.brief.drawing_medium),
+        scene,
         deadline_of(state),
         say_date,
     )
 
 
-def survey_passes(
-    state: State,
-    given: DepthInput,
-    plan: DepthPlan,
-    area_cm2: float,
-    now_min: int,
-    seen: Measured,
-) -> Work:
-    """Work out passes, order, cost, sessions and reasons."""
-    planes = plane_facts(state.planes, given, plan, area_cm2, seen)
-    return put_to_work(
-        passes_of(state, planes, given.borders, seen.kept),
-        easel_of(state, given, planes, now_min, seen),
-    )
+def sessions_of(state: State) -> tuple[Session, ...]:
+    """Return the sessions of a painting as the core knows them."""
+    return tuple(session_from(record) for record in state.sessions)
 
 
 def by_hand(state: State, passes: list[Pass]) -> State:
@@ -281,6 +282,8 @@ def by_hand(state: State, passes: list[Pass]) -> State:
     if state.brief.passes_by_hand:
         return state
     number = {plane.rank: plane.number for plane in state.planes}
+    things = {each.name: each.number for each in state.elements}
+    lights = {each.name: each.number for each in state.reserves}
     kept = tuple(
         PassRecord(
             each.id,
@@ -292,6 +295,24 @@ def by_hand(state: State, passes: list[Pass]) -> State:
             each.minutes,
             each.thickness,
             each.why,
+            elements=tuple(things[name] for name in each.things),
+            share=each.share,
+            mix=each.colour.mix,
+            wants=each.wants,
+            brush_mm=each.brush_mm,
+            mark_mm=each.mark_mm,
+            drawing_medium=each.line.medium,
+            line_removed=cast("LineRemoved", each.line.removed),
+            line_meant=each.line.meant,
+            aids=each.aids,
+            spares=None if each.spares is None else tuple(lights[name] for name in each.spares),
+            in_light=each.in_light,
+            value=each.colour.value,
+            chroma=cast("Chroma", each.colour.chroma),
+            opacity=cast("Opacity", each.colour.opacity),
+            hides_line=each.colour.hides_line,
+            oil=cast("OilFat", each.colour.oil),
+            counts=tuple(CountPainted(things[name], count) for name, count in each.counts),
         )
         for place, each in enumerate(passes, start=1)
     )

@@ -8,11 +8,7 @@ import numpy as np
 
 from kind_distance.core.depth.readings import Border
 from kind_distance.core.paint.drying import Climate
-from kind_distance.core.paint.media import ground_of, medium_of
 from kind_distance.core.passes.model import Pass, PlaneFacts, Precedence
-from kind_distance.core.passes.needed import needed_passes
-from kind_distance.core.passes.precedence import material_rules, order_rules, touching_planes
-from kind_distance.core.passes.schools import school_of
 from kind_distance.core.schedule.cost import LEFT_WEIGHT, SESSION_WEIGHT, plan_cost, session_clock
 from kind_distance.core.schedule.exact import plan_exactly
 from kind_distance.core.schedule.model import Done, Problem, Session
@@ -29,6 +25,7 @@ from kind_distance.core.schedule.search import search
 from kind_distance.core.schedule.seek import sought
 from kind_distance.core.schedule.verify import verify
 from tests.exhaustive import Exhaustive
+from tests.planning import derive, ruled
 
 DAY = 1440
 
@@ -41,14 +38,13 @@ def painting(planes=3, sessions=3, minutes=80, seed=1, medium="acrylic"):
         for n in range(planes)
     ]
     borders = [Border(n, n + 1, float(rng.uniform(8, 40)), 0.0, 0.0, 1.0) for n in range(1, planes)]
-    kind = medium_of(medium)
-    passes = needed_passes(facts, kind, ground_of("ochre"), school_of("far_to_near"), 1400.0, 60.0)
-    rules = (*material_rules(passes, kind, facts), *order_rules(passes, borders, facts))
+    passes = derive(facts, medium, ground="ochre", borders=borders, area=1400.0)
+    rules = tuple(ruled(passes, facts, borders, medium))
     spells = tuple(
         Session(n + 1, f"S{n}", 2 * DAY * n + 540, minutes, bool(n % 2), Climate(float(rng.uniform(12, 26)), 60.0))
         for n in range(sessions)
     )
-    return Problem(tuple(passes), rules, frozenset(touching_planes(borders)), kind.beside, spells)
+    return Problem(tuple(passes), rules, frozenset(), "done", spells)
 
 
 def small(count, seed):

@@ -254,13 +254,13 @@ class ByAnotherHand(WithDemo):
             ({"support": {"width_cm": 0.5, "height_cm": 10}}, "the document: a support"),
             ({"ready_by": {"day": "some day"}}, "deadline: "),
             ({"support": {"name": "x" * 61}}, "support: "),
-            ({"sessions": [{"start": "noon", "minutes": 60}]}, r"sessions\[0\]: "),
+            ({"sessions": [{"start": "noon", "minutes": 60}]}, r"sessions\[0\].start: "),
             ({"sessions": [FIELD["sessions"][0]] * 2}, "sessions: "),
             ({"medium": "oil", "passes": [{"kind": "block_in", "aid": "dryer"}]}, r"passes\[0\]: only paint that dries"),
             ({"medium": "oil", "passes": [{"kind": "mask"}]}, r"passes\[0\]: "),
             ({"elements": [{"name": f"Boat {n}"} for n in range(61)]}, "elements: "),
             ({**photo, "sources": [{**photo["sources"][0], "access": "x" * 250}]}, r"sources\[0\].access"),
-            ({"passes": [{"kind": "block_in", "done": ["2026-11-20T10:00", "2026-11-20T09:00"]}]}, r"passes\[0\]: "),
+            ({"passes": [{"kind": "block_in", "done": ["2026-11-20T10:00", "2026-11-20T09:00"]}]}, r"passes\[0\].done_end: "),
             ({"passes": [{"kind": "block_in", "plane": "Sky"}] * 130}, "passes: "),
         ):  # fmt: skip
             before = self.kept()

@@ -8,7 +8,7 @@ from __future__ import annotations
 from functools import lru_cache
 
 from kind_distance.core.judging.reading import Read
-from kind_distance.core.paint.drying import OPEN_SHARE, STUDIO, Weather, aided, touch_dry_min
+from kind_distance.core.paint.drying import OPEN_SHARE, STUDIO, Weather, aided, film_thickness, touch_dry_min
 from kind_distance.core.paint.media import Paint
 
 DRY_FROM = 0.75  # an estimate is a range; common practice, no source
@@ -44,7 +44,8 @@ def dry_dose(film: Read, at: float) -> float | None:
     _, takes = aided(paint, given.aids)
     if paint == "oil":
         takes = OIL_CLASS[given.colour.dries]
-    return _touch(paint, film.scene.weather, float(end), float(at), given.thickness) / takes
+    thickness = film_thickness(given.thickness, given.aids)
+    return _touch(paint, film.scene.weather, float(end), float(at), thickness) / takes
 
 
 def open_dose(film: Read, at: float) -> float | None:
@@ -64,7 +65,8 @@ def open_minutes(each: Read) -> float | None:
     paint, given = paint_of(each), each.painted.given
     stays, _ = aided(paint, given.aids)
     climate, _ = each.scene.weather.spell_at(each.painted.start)
-    return touch_dry_min(paint, climate, given.thickness) * OPEN_SHARE[paint] * stays
+    thickness = film_thickness(given.thickness, given.aids)
+    return touch_dry_min(paint, climate, thickness) * OPEN_SHARE[paint] * stays
 
 
 def touch_minutes(film: Read) -> float:
@@ -72,7 +74,7 @@ def touch_minutes(film: Read) -> float:
     paint, given = paint_of(film), film.painted.given
     _, takes = aided(paint, given.aids)
     climate = STUDIO if film.painted.end is None else film.scene.weather.spell_at(film.painted.end)[0]
-    usual = touch_dry_min(paint, climate, given.thickness)
+    usual = touch_dry_min(paint, climate, film_thickness(given.thickness, given.aids))
     return usual * (OIL_CLASS[given.colour.dries] if paint == "oil" else takes)
 
 

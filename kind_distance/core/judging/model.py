@@ -14,7 +14,8 @@ from kind_distance.core.passes.model import Pass
 MASS = ("block_in", "blend", "second_layer", "underpainting")
 FINE = ("details", "lights")
 VEILS = ("see_through", "glass")
-NO_FILM = ("scratch", "sides", "mask", "unmask", "lift", "soften")
+# A line drawn in thin paint dries while one draws on, or is painted into: nobody waits for it.
+NO_FILM = ("scratch", "sides", "mask", "unmask", "lift", "soften", "drawing")
 Box = tuple[float, float, float, float]
 
 
@@ -98,6 +99,8 @@ class JudgedThing:
     hidden_by : tuple of (int, float)
         Nearer planes that cover a share of it.
     given_up : bool
+    share : float or None
+        Of the surface that it takes, where that is told.
     """
 
     number: int
@@ -108,6 +111,7 @@ class JudgedThing:
     over: tuple[int, ...] = ()
     hidden_by: tuple[tuple[int, float], ...] = ()
     given_up: bool = False
+    share: float | None = None
 
 
 @dataclass(frozen=True)

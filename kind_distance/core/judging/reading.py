@@ -82,6 +82,11 @@ class Read:
         return self.painted.given.paint == "watercolour"
 
     @property
+    def watercolour_sheet(self) -> bool:
+        """Whether the painting itself is in watercolour, whatever this pass is made with."""
+        return self.scene.medium.transparent
+
+    @property
     def transparent(self) -> bool:
         """Whether what lies under it shows through."""
         told = self.painted.given.colour.opacity
@@ -108,16 +113,25 @@ class Read:
     @property
     def leaves_film(self) -> bool:
         """Whether it leaves a film that dries."""
-        if self.painted.given.other_sheet or self.kind in NO_FILM:
-            return False
-        if self.kind == "drawing":
-            return self.painted.given.line.medium == "thin_paint"
-        return True
+        return not self.painted.given.other_sheet and self.kind not in NO_FILM
 
     @cached_property
     def wants(self) -> Wants:
         """What it wants of the paint under it: as told, else what is usual."""
-        return self.painted.given.wants or usual_wants(self)
+        told = self.painted.given.wants
+        return told or (_unsaid(self) if self.as_painted else usual_wants(self))
+
+    @property
+    def as_painted(self) -> bool:
+        """Whether it is painted already: then nothing is supposed of what the painter did not say."""
+        return self.painted.finished
+
+
+def _unsaid(each: Read) -> Wants:
+    """Say what a pass that is painted already must have wanted: to go over tacky paint is what nobody wants."""
+    if each.kind in ("glaze", "varnish"):
+        return usual_wants(each)
+    return "any" if each.watercolour or each.kind in ("drawing", "finish", "sides", "ground", "mask") else "open_or_dry"
 
 
 def usual_wants(each: Read) -> Wants:
@@ -152,9 +166,7 @@ def _laid_before(each: Read) -> bool:
 
 def read_all(scene: Scene) -> tuple[Read, ...]:
     """Read all passes that are painted on the painting itself, in their order."""
-    return tuple(
-        Read(scene, at, painted) for at, painted in enumerate(scene.passes) if not painted.given.other_sheet
-    )
+    return tuple(Read(scene, at, painted) for at, painted in enumerate(scene.passes) if not painted.given.other_sheet)
 
 
 def under_of(each: Read, passes: tuple[Read, ...]) -> list[Read]:
@@ -168,16 +180,15 @@ def under_of(each: Read, passes: tuple[Read, ...]) -> list[Read]:
     if each.only_things:
         places = {r for name in mine for r in (scene.rank_of_thing.get(name),) if r} or set(each.ranks)
         places |= {rank for name in mine if name in scene.thing_named for rank in scene.thing_named[name].over}
-    for rank in tuple(places):
-        if scene.plane(rank).nature != "solid":
-            places |= set(scene.plane(rank).over)
+    # What a veil or thin things lie over counts where it is laid as a mass: a single thing there is hardly ever met.
+    behind = {other for rank in places if scene.plane(rank).nature != "solid" for other in scene.plane(rank).over}
     found = []
     for before in passes:
         if before.at >= each.at or not before.leaves_film:
             continue
         if each.only_things and before.only_things and not mine & set(before.painted.given.things):
             continue
-        if places & set(before.ranks):
+        if places & set(before.ranks) or (behind & set(before.ranks) and not before.only_things):
             found.append(before)
     return found
 

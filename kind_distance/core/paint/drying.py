@@ -25,6 +25,7 @@ RADIATIVE_W_PER_M2K = 5.5
 BACK_LOSS = 0.5  # heat through the back of the support, as a share of that from the front
 SUN_TAKEN = 0.6
 SLOWEST = 0.05  # even in saturated air a film dries a little, into its ground
+FIRM = 2.0  # times to touch dry after which paint carries a glaze; common practice, no source
 EARLY, LATE = 0.75, 1.35  # a range round every drying time
 
 TOUCH_MIN: dict[Paint, float] = {
@@ -197,6 +198,10 @@ class Drying:
         Range in which it becomes touch dry. Between open and touch dry it is tacky.
     through_late : float
         Latest minute at which it is dry through.
+    firm : float
+        When it has been touch dry about as long again, so that a glaze neither lifts nor drags it.
+    touch : float
+        When it is touch dry by the usual time: what is planned by, and proved by a touch.
     """
 
     painted_at: float
@@ -204,6 +209,8 @@ class Drying:
     touch_early: float
     touch_late: float
     through_late: float
+    firm: float = 0.0
+    touch: float = 0.0
 
 
 def _reach(
@@ -231,7 +238,13 @@ def _reach(
 
 Aid = Literal["mist", "wetted", "dryer"]
 # Times as long that a film stays open, and that it takes to touch dry [memory]; only for paint that dries by water.
-AIDS: dict[Aid, tuple[float, float]] = {"mist": (1.6, 1.15), "wetted": (2.5, 1.5), "dryer": (0.4, 0.4)}
+AIDS: dict[Aid, tuple[float, float]] = {"mist": (1.6, 1.15), "wetted": (1.0, 1.0), "dryer": (0.4, 0.4)}
+SOAKED = 2.5  # films of a usual wash that a soaked sheet holds [memory]
+
+
+def film_thickness(thickness: float, aids: tuple[Aid, ...]) -> float:
+    """Thickness of a film against a usual one; on soaked paper it is at least that of the soaked sheet."""
+    return max(thickness, SOAKED) if "wetted" in aids else thickness
 
 
 def aided(paint: Paint, aids: tuple[Aid, ...]) -> tuple[float, float]:
@@ -263,7 +276,8 @@ def dry(
     Drying
     """
     if paint in ("dry", "varnish"):
-        return Drying(painted_at, painted_at, painted_at, painted_at, painted_at)
+        return Drying(painted_at, painted_at, painted_at, painted_at, painted_at, painted_at, painted_at)
+    thickness = film_thickness(thickness, aids)
     touch: dict[int, float] = {}
     through: dict[int, float] = {}
 
@@ -278,4 +292,6 @@ def dry(
         touch_early=at_touch(EARLY * takes),
         touch_late=late,
         through_late=_reach(late, LATE, weather, through, paint, thickness, "through"),
+        firm=late if paint == "oil" else at_touch(FIRM * takes),
+        touch=at_touch(takes),
     )

@@ -10,7 +10,7 @@ from kind_distance.errors import DomainError
 Paint = Literal["watercolour", "gouache", "rewettable", "acrylic", "oil", "dry", "varnish"]
 WATER_BORNE: tuple[Paint, ...] = ("watercolour", "gouache", "rewettable", "acrylic")
 REWETS: tuple[Paint, ...] = ("watercolour", "gouache", "rewettable")  # a wet brush lifts them again when dry
-Dryness = Literal["done", "not_tacky", "touch_dry", "through_dry"]
+Dryness = Literal["done", "not_tacky", "touch_dry", "firm", "through_dry"]
 
 
 @dataclass(frozen=True)

@@ -164,8 +164,8 @@ class Pass:
         It happens in a sketchbook.
     wants : Wants
         What it wants of the paint under it; empty for what is usual.
-    spares : tuple of str
-        Names of the kept lights it goes round.
+    spares : tuple of str or None
+        Names of the kept lights it goes round; None where nobody said.
     colour : Colour
     line : Line
     counts : tuple of (str, int)
@@ -189,7 +189,7 @@ class Pass:
     share: float | None = None
     other_sheet: bool = False
     wants: Wants = ""
-    spares: tuple[str, ...] = ()
+    spares: tuple[str, ...] | None = None
     colour: Colour = Colour()
     line: Line = Line()
     counts: tuple[tuple[str, int], ...] = ()

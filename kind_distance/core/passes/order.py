@@ -8,13 +8,12 @@ from kind_distance.core.depth.readings import Border
 from kind_distance.core.judgement import Judgement, Remedy, most_costly_first
 from kind_distance.core.paint.drying import REFERENCE, Climate, Weather, dry
 from kind_distance.core.paint.media import Dryness, Medium
-from kind_distance.core.passes.advice import buried_minutes
-from kind_distance.core.passes.audit import audit_ahead, audit_materials
+from kind_distance.core.passes.audit import audit_materials
+from kind_distance.core.passes.buried import buried_minutes
 from kind_distance.core.passes.kinds import LAYERS
 from kind_distance.core.passes.model import Pass, PlaneFacts, Precedence
-from kind_distance.core.passes.precedence import broken_rules, material_rules, touching_planes
-from kind_distance.core.passes.schools import School, place_in
-from kind_distance.core.wording import Unit, first_upper, say_length, say_list, say_minutes
+from kind_distance.core.passes.schools import School
+from kind_distance.core.wording import Unit, say_length, say_minutes
 
 STAGE = "passes"
 
@@ -47,7 +46,7 @@ class OrderCost:
 def cut_round(passes: list[Pass], borders: list[Border]) -> list[tuple[Pass, Pass, float]]:
     """Find passes of a farther plane that come after the same layer of a nearer one they touch."""
     found = []
-    touching = touching_planes(borders)
+    touching = {(b.far, b.near): b.length_cm for b in borders}
     for at, first in enumerate(passes):
         for second in passes[at + 1 :]:
             if first.plane is None or second.plane is None or first.kind != second.kind or first.kind not in LAYERS:
@@ -75,18 +74,20 @@ def count_remixes(passes: list[Pass]) -> int:
     return returns
 
 
-def ready_at(needs: Dryness, drying_until: tuple[float, float, float], start: float, minutes: float) -> float:
+def ready_at(needs: Dryness, drying_until: tuple[float, float, float, float], start: float, minutes: float) -> float:
     """First minute from `start` at which a film allows a pass on or beside it.
 
     Parameters
     ----------
     needs : Dryness
-    drying_until : (float, float, float)
-        Ends of open time, of tackiness, of drying through. [clock min]
+    drying_until : (float, float, float, float)
+        Ends of open time, of tackiness, of drying through, and when it is firm. [clock min]
     start, minutes : float
         Wanted beginning and length of the pass. [clock min, min]
     """
-    open_until, touch, through = drying_until
+    open_until, touch, through, firm = drying_until
+    if needs == "firm":
+        return max(start, firm)
     if needs == "touch_dry":
         return max(start, touch)
     if needs == "through_dry":
@@ -99,7 +100,7 @@ def ready_at(needs: Dryness, drying_until: tuple[float, float, float], start: fl
 def _idle_minutes(passes: list[Pass], rules: list[Precedence], climate: Climate) -> float:
     weather = Weather(((0.0, climate),))
     now, idle = 0.0, 0.0
-    ends: dict[int, tuple[float, float, float]] = {}
+    ends: dict[int, tuple[float, float, float, float]] = {}
     needed: dict[int, list[Precedence]] = {}
     for rule in rules:
         needed.setdefault(rule.after, []).append(rule)
@@ -114,96 +115,29 @@ def _idle_minutes(passes: list[Pass], rules: list[Precedence], climate: Climate)
         idle += start - now
         now = start + each.minutes
         film = dry(each.paint, now, weather, each.thickness, each.aids)
-        ends[each.id] = (film.open_until, film.touch_late, film.through_late)
+        ends[each.id] = (film.open_until, film.touch, film.through_late, film.firm)
     return idle
 
 
 def cost_of_order(
     passes: list[Pass],
     borders: list[Border],
-    medium: Medium,
+    rules: list[Precedence],
     planes: list[PlaneFacts],
     climate: Climate = REFERENCE,
 ) -> OrderCost:
-    """Add up what an order costs: border to cut round, remixes, waits."""
+    """Add up what an order costs: border to cut round, remixes, waits by its rules."""
     return OrderCost(
         cut_round_cm=sum(length for _, _, length in cut_round(passes, borders)),
         remixes=count_remixes(passes),
-        wait_min=_idle_minutes(passes, material_rules(passes, medium, planes), climate),
+        wait_min=_idle_minutes(passes, rules, climate),
         painting_min=sum(each.minutes for each in passes),
         buried_min=buried_minutes(passes, borders, planes),
     )
 
 
-def _broken(passes: list[Pass], medium: Medium, planes: list[PlaneFacts]) -> list[Judgement]:
-    by_id = {each.id: each for each in passes}
-    found = []
-    for rule, why in broken_rules(passes, medium, planes):
-        lower, upper = by_id[rule.before], by_id[rule.after]
-        label = f"{first_upper(lower.title)} first"
-        found.append(
-            Judgement(
-                key=f"broken_rule:{rule.before}:{rule.after}",
-                kind="broken_rule",
-                stage=STAGE,
-                severity="strong",
-                title=f"{first_upper(upper.said)} stands before {lower.said}",
-                text=why,
-                weight=1000.0,
-                planes=tuple(p for p in (lower.plane, upper.plane) if p),
-                remedies=(Remedy(label, "move_before", {"number": rule.before, "before": rule.after}),),
-            )
-        )
-    return found
-
-
-def _wants(school: School, each: Pass, planes: list[PlaneFacts]) -> tuple[float, ...]:
-    return place_in(school, each.kind, each.plane, planes)
-
-
-def _cuts(
-    passes: list[Pass],
-    borders: list[Border],
-    school: School,
-    planes: list[PlaneFacts],
-    unit: Unit,
-    finished: set[int],
-) -> list[Judgement]:
-    """Say once for each two planes what it costs to paint the farther one later; only of what is still to paint."""
-    pairs: dict[tuple[int, int], list[tuple[Pass, Pass, float]]] = {}
-    for far, near, length in cut_round(passes, borders):
-        if far.id not in finished:
-            pairs.setdefault((far.plane or 0, near.plane or 0), []).append((far, near, length))
-    found = []
-    for (far_rank, near_rank), meetings in pairs.items():
-        far, near, length = meetings[0]
-        layers = say_list([each.title for each, _, _ in meetings])
-        by_school = school.by != "depth"
-        if by_school and _wants(school, near, planes) < _wants(school, far, planes):
-            continue  # the school itself brings this: its cost stands beside its name
-        why = f" Nor does your school of order, {school.name.lower()}, ask for it." if by_school else ""
-        found.append(
-            Judgement(
-                key=f"cut_round:{far_rank}:{near_rank}",
-                kind="cut_round",
-                stage=STAGE,
-                severity="mild",
-                title=f"{far.place} after {near.place} costs {say_length(length, unit)}",
-                text=(
-                    f"{far.place} ({layers}) comes after {near.place}, which stands in front of it: "
-                    f"{say_length(length, unit)} of border to cut round"
-                    f"{' each time' if len(meetings) > 1 else ''}.{why}"
-                ),
-                weight=length * len(meetings),
-                planes=(far_rank, near_rank),
-                remedies=(Remedy(f"{far.place} first", "move_before", {"number": far.id, "before": near.id}),),
-            )
-        )
-    return found
-
-
 def _unpainted(passes: list[Pass], medium: Medium, planes: list[PlaneFacts]) -> list[Judgement]:
-    covered = {each.plane for each in passes}
+    covered = {rank for each in passes for rank in each.planes}
     return [
         Judgement(
             key=f"no_pass:{rank}",
@@ -222,38 +156,21 @@ def _unpainted(passes: list[Pass], medium: Medium, planes: list[PlaneFacts]) -> 
 
 
 def judge_order(
-    passes: list[Pass],
-    borders: list[Border],
-    medium: Medium,
-    planes: list[PlaneFacts],
-    school: School,
-    unit: Unit = "cm",
-    finished: set[int] | None = None,
+    passes: list[Pass], planes: list[PlaneFacts], medium: Medium, finished: set[int] | None = None
 ) -> list[Judgement]:
-    """Judge an order of passes, most costly first; also one set by hand.
+    """Judge a list of passes by its materials alone: what does not hold on what, and planes that nothing paints.
 
     Parameters
     ----------
     passes : list of Pass
         In the painter's order.
-    borders : list of Border
-    medium : Medium
     planes : list of PlaneFacts
-    school : School
-        Whose costs are accepted: they are noted, not held against the order.
-    unit : "cm" or "in"
+    medium : Medium
     finished : set of int
         Ids of passes that are painted already.
     """
-    return most_costly_first(
-        [
-            *_broken(passes, medium, planes),
-            *_cuts(passes, borders, school, planes, unit, finished or set()),
-            *_unpainted(passes, medium, planes),
-            *audit_materials(passes, finished or set()),
-            *audit_ahead(passes, planes, school, finished or set()),
-        ]
-    )
+    done = finished or set()
+    return most_costly_first([*audit_materials(passes, done), *_unpainted(passes, medium, planes)])
 
 
 @dataclass(frozen=True)
@@ -269,14 +186,14 @@ def compare_schools(
     schools: list[School],
     order: dict[str, list[Pass]],
     borders: list[Border],
-    medium: Medium,
+    rules: dict[str, list[Precedence]],
     planes: list[PlaneFacts],
     unit: Unit = "cm",
 ) -> list[SchoolOffer]:
     """Lay the schools of order side by side with their cost on this painting."""
     offers = []
     for school in schools:
-        cost = cost_of_order(order[school.key], borders, medium, planes)
+        cost = cost_of_order(order[school.key], borders, rules[school.key], planes)
         sentence = (
             f"{say_length(cost.cut_round_cm, unit)} to cut round, {cost.remixes} remixes, "
             f"{say_minutes(cost.wait_min)} of waiting, {say_minutes(cost.buried_min)} of fine work covered again"

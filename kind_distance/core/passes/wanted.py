@@ -12,11 +12,9 @@ from kind_distance.core.depth.elements import Element
 from kind_distance.core.judgement import Judgement, Remedy
 from kind_distance.core.passes.kinds import LEVEL, UNPAINTED
 from kind_distance.core.passes.model import KeptFacts, Pass, PlaneFacts
-from kind_distance.core.wording import first_upper
 
 STAGE = "passes"
 Sort = Literal["plane", "thing", "light", "departure"]
-FAR_CONTRAST = 0.45  # behind more veil than this, fine work serves only a focus; common practice, no source
 
 
 @dataclass(frozen=True)
@@ -43,7 +41,7 @@ class Wanted:
 
 
 def _plane(rank: int, plane: PlaneFacts, passes: list[Pass]) -> Wanted:
-    own = tuple(each.id for each in passes if each.plane == rank)
+    own = tuple(each.id for each in passes if rank in each.planes)
     return Wanted("plane", rank, plane.name, own, "" if own else "Nothing paints it.")
 
 
@@ -53,7 +51,7 @@ def _thing(element: Element, planes: list[PlaneFacts], passes: list[Pass]) -> Wa
         return Wanted("thing", element.number, element.name, own, "")
     if element.plane is None:
         return Wanted("thing", element.number, element.name, (), "It lies in no plane and nothing paints it.")
-    last = [each for each in passes if each.plane == element.plane and each.kind not in UNPAINTED]
+    last = [each for each in passes if element.plane in each.planes and each.kind not in UNPAINTED]
     name = planes[element.plane - 1].name
     if not last:
         return Wanted("thing", element.number, element.name, (), f"Nothing paints {name}, which it lies in.")
@@ -114,21 +112,15 @@ def everything_wanted(
     ]
 
 
-def audit_wanted(wanted: list[Wanted], passes: list[Pass], planes: list[PlaneFacts]) -> list[Judgement]:
-    """Name what is wanted and has no pass, and fine work that serves no near plane and no focus."""
+def audit_wanted(wanted: list[Wanted], passes: list[Pass]) -> list[Judgement]:
+    """Name kept lights that no pass sees to; planes and things are judged with the order."""
     found = []
     for each in wanted:
-        if each.passes or each.sort not in ("thing", "light") or not passes:
+        if each.passes or each.sort != "light" or not passes:
             continue
         if each.sort == "light" and each.said == WAYS_SAID["ground"]:
             continue
-        remedies: tuple[Remedy, ...] = (
-            (Remedy("A recipe of passes for it", "add_recipe", {"element": each.number}),)
-            if each.sort == "thing"
-            else (Remedy("Add lights and accents", "add_pass", {"kind": "lights"}),)
-        )
-        if each.sort == "thing" and "no plane" in each.said:
-            remedies = ()  # it wants a plane first, which is told with the planes
+        remedies = (Remedy("Add lights and accents", "add_pass", {"kind": "lights"}),)
         found.append(
             Judgement(
                 f"forgotten:{each.sort}:{each.number}",
@@ -140,26 +132,6 @@ def audit_wanted(wanted: list[Wanted], passes: list[Pass], planes: list[PlaneFac
                 1.0,
                 (),
                 remedies,
-            )
-        )
-    for one in passes:
-        plane = None if one.plane is None else planes[one.plane - 1]
-        if one.kind != "details" or plane is None or one.things or plane.in_focus > 0 or plane.nature == "accents":
-            continue
-        if plane.contrast_left is None or plane.contrast_left >= FAR_CONTRAST:
-            continue
-        found.append(
-            Judgement(
-                f"serves_nothing:{one.id}",
-                "serves_nothing",
-                STAGE,
-                "mild",
-                f"{first_upper(one.said)} serves neither nearness nor focus",
-                f"The air leaves {100 * plane.contrast_left:.0f} % of its contrast, and the focus lies elsewhere: "
-                f"{one.minutes} min of fine work that pull the plane forward.",
-                float(one.minutes),
-                (one.plane,) if one.plane else (),
-                (Remedy("Leave it out", "remove_pass", {"number": one.id}),),
             )
         )
     return found

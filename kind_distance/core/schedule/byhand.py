@@ -91,12 +91,14 @@ class _Fault:
 # What is wrong by the state that is wanted: family of the finding, and why it matters. Common practice, no source.
 UNDRY = ("undry", "What lies there is picked up by the brush and goes to mud.")
 TACKY = ("tacky", "Half-dry paint tears and lifts in patches: wait, or be quicker.")
-GLAZE = ("glaze_early", "A glaze over paint that is dry only on top dissolves or cracks it.")
+GLAZE = ("glaze_early", "A glaze over paint that is not firm lifts it or drags it.")
 VARNISH = ("varnish_early", "Varnish shuts the film: what still dries under it clouds and cracks. Labels come first.")
 THROUGH = ("undry_through", "The upper layer shuts the lower one, which still moves.")
 
 
 def _family(each: Pass, needs: str) -> tuple[str, str]:
+    if needs == "firm":
+        return GLAZE
     if needs == "through_dry":
         return VARNISH if each.kind == "varnish" else GLAZE if each.kind == "glaze" else THROUGH
     return TACKY if needs == "not_tacky" else UNDRY
@@ -105,9 +107,9 @@ def _family(each: Pass, needs: str) -> tuple[str, str]:
 def _ready(needs: str, film: Drying, placement: Placement) -> float | None:
     """Minute at which a film allows it; None where it does already."""
     if needs == "not_tacky":
-        fine = placement.end <= film.open_until or placement.start >= film.touch_late
-        return None if fine else film.touch_late
-    until = {"touch_dry": film.touch_late, "through_dry": film.through_late}.get(needs, placement.start)
+        fine = placement.end <= film.open_until or placement.start >= film.touch
+        return None if fine else film.touch
+    until = {"touch_dry": film.touch, "through_dry": film.through_late, "firm": film.firm}.get(needs, placement.start)
     return until if until > placement.start else None
 
 

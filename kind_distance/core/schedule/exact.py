@@ -93,9 +93,9 @@ class _Search:
 
     def dominated(self, key: tuple[object, ...], now: float, cost: float) -> bool:
         """Whether a branch that was looked at stands no worse in every respect; else this one is remembered."""
-        films = {n: f for n, f in self.board.films.items() if max(f.touch_late, f.through_late) > now}
+        films = {n: f for n, f in self.board.films.items() if max(f.touch_late, f.through_late, f.firm) > now}
         for other_now, other_cost, other in self.seen.get(key, []):
-            wet = (n for n, f in other.items() if f.through_late > now)
+            wet = (n for n, f in other.items() if max(f.through_late, f.firm) > now)
             if (
                 other_now <= now
                 and other_cost <= cost + 1e-9
@@ -145,7 +145,8 @@ class _Search:
 def _no_wetter(one: Drying, other: Drying, now: float) -> bool:
     """Whether a film allows all that another allows, from a minute on."""
     as_open = one.open_until >= other.open_until or other.open_until <= now
-    as_dry = one.touch_late <= max(now, other.touch_late) and one.through_late <= max(now, other.through_late)
+    as_dry = one.touch <= max(now, other.touch) and one.through_late <= max(now, other.through_late)
+    as_dry = as_dry and one.firm <= max(now, other.firm)
     return as_open and as_dry
 
 

@@ -68,13 +68,13 @@ def _allows(problem: Problem, board: Board, placed: Placement, other: Placement,
     """Whether a later pass still holds when this one comes so much later."""
     after, needs = _asks(board, placed, other)
     end = placed.end + delay
-    if needs == "not_tacky" and placed.drying.touch_late <= other.start:
+    if needs == "not_tacky" and placed.drying.touch <= other.start:
         needs = "touch_dry"  # it goes on dry paint: through the tacky time there is no way into the open one
     if needs is None or needs == "done":
         return not after or end <= other.start
     own = board.passes[placed.pass_id]
     film = dry(own.paint, end, problem.weather, own.thickness, own.aids)
-    until = (film.open_until, film.touch_late, film.through_late)
+    until = (film.open_until, film.touch, film.through_late, film.firm)
     return end <= other.start and ready_at(needs, until, other.start, other.end - other.start) <= other.start  # type: ignore[arg-type]
 
 

@@ -115,6 +115,8 @@ def _wants(problem: Problem) -> Wants:
     for rule in problem.rules:
         if rule.needs != "done" and rule.after in ruled:
             ruled[rule.after].setdefault(rule.before, (rule.needs, rule.reason))
+    if problem.beside == "done":
+        return ruled  # what is asked of neighbours is among the rules
     beside = (cast("Dryness", problem.beside), "Wet paint beside it would run or drag.")
     for each in problem.passes:
         if each.kind not in UNTOUCHED:
@@ -206,12 +208,12 @@ class Board:
                 block = held or block
             wants = self.wants[each.id]
             for painted, film in self.films.items():
-                if film.through_late <= moved or painted not in wants:
+                if max(film.through_late, film.firm) <= moved or painted not in wants:
                     continue
                 wanted = wants[painted]
-                if film.touch_late <= moved and wanted[0] != "through_dry":
+                if film.touch <= moved and wanted[0] not in ("through_dry", "firm"):
                     continue
-                until = (film.open_until, film.touch_late, film.through_late)
+                until = (film.open_until, film.touch, film.through_late, film.firm)
                 ready = math.ceil(ready_at(wanted[0], until, moved, each.minutes) - 1e-6)
                 if ready > moved:
                     moved, block = ready, Block(ready, painted, *wanted)

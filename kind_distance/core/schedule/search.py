@@ -40,6 +40,7 @@ class _Waits:
     touch_min: int
     touch_at: int
     through_at: int
+    firm_min: int
 
 
 class _Model:
@@ -62,6 +63,7 @@ class _Model:
         self.opens: dict[int, cp_model.IntVar] = {}
         self.touches: dict[int, cp_model.IntVar] = {}
         self.throughs: dict[int, cp_model.IntVar] = {}
+        self.firms: dict[int, cp_model.IntVar] = {}
         self.waits = {(p.id, s.id): self._waits(p, s) for p in self.open for s in self.ahead}
         self._variables()
 
@@ -73,9 +75,10 @@ class _Model:
         )
         return _Waits(
             open_min=math.floor(inside.open_until - inside.painted_at),
-            touch_min=math.ceil(inside.touch_late - inside.painted_at),
-            touch_at=math.ceil(last.touch_late),
+            touch_min=math.ceil(inside.touch - inside.painted_at),
+            touch_at=math.ceil(last.touch),
             through_at=math.ceil(min(last.through_late, session.end + LATEST)),
+            firm_min=math.ceil(inside.firm - inside.painted_at),
         )
 
     def _begin(self, session: Session) -> int:
@@ -115,8 +118,8 @@ class _Model:
         if each.paint in ("dry", "varnish"):
             return
         until = LATEST + self.ahead[-1].end
-        made = [self.model.new_int_var(0, until, f"{state}{each.id}") for state in ("open", "touch", "through")]
-        self.opens[each.id], self.touches[each.id], self.throughs[each.id] = made
+        made = [self.model.new_int_var(0, until, f"{state}{each.id}") for state in ("open", "touch", "through", "firm")]
+        self.opens[each.id], self.touches[each.id], self.throughs[each.id], self.firms[each.id] = made
         for session in self.ahead:
             here = self.here.get((each.id, session.id))
             if here is None:
@@ -125,6 +128,7 @@ class _Model:
             self.model.add(made[0] == end + waits.open_min).only_enforce_if(here)
             self.model.add(made[1] == end + waits.touch_min).only_enforce_if(here)
             self.model.add(made[2] == waits.through_at).only_enforce_if(here)
+            self.model.add(made[3] == end + waits.firm_min).only_enforce_if(here)
 
     def needs_touch(self, before: int, after: Pass, *lits: cp_model.LiteralT) -> None:
         """Ask that `after` begins when `before` is touch dry."""
@@ -149,6 +153,12 @@ class _Model:
             end = self.start[after.id] + after.minutes
             self.model.add(end <= self.opens[before]).only_enforce_if(*both, lit)
 
+    def needs_firm(self, before: int, after: Pass) -> None:
+        """Ask that `after` begins when `before` has been touch dry about as long again."""
+        if before in self.firms:
+            both = (self.placed[before], self.placed[after.id])
+            self.model.add(self.start[after.id] >= self.firms[before]).only_enforce_if(*both)
+
     def needs_through(self, before: int, after: Pass) -> None:
         """Ask that `after` begins when `before` is dry through."""
         if before in self.throughs:
@@ -158,8 +168,9 @@ class _Model:
     def done_needs(self, before: int, after: Pass, needs: str) -> None:
         """Ask the same of a layer that is painted already."""
         film = self.done_films[before]
-        if needs == "touch_dry":
-            self.model.add(self.start[after.id] >= math.ceil(film.touch_late)).only_enforce_if(self.placed[after.id])
+        if needs in ("touch_dry", "firm"):
+            ready = math.ceil(film.firm if needs == "firm" else film.touch)
+            self.model.add(self.start[after.id] >= ready).only_enforce_if(self.placed[after.id])
         elif needs == "through_dry":
             ready = math.ceil(min(film.through_late, 4e9))
             if ready > self.ahead[-1].end:
@@ -171,7 +182,7 @@ class _Model:
             end = self.start[after.id] + after.minutes
             placed = self.placed[after.id]
             self.model.add(end <= math.floor(film.open_until)).only_enforce_if(wet, placed)
-            self.model.add(self.start[after.id] >= math.ceil(film.touch_late)).only_enforce_if(~wet, placed)
+            self.model.add(self.start[after.id] >= math.ceil(film.touch)).only_enforce_if(~wet, placed)
 
 
 def _add_rules(built: _Model) -> set[tuple[int, int]]:
@@ -195,6 +206,8 @@ def _add_rules(built: _Model) -> set[tuple[int, int]]:
         model.add(built.start[after.id] >= built.start[before.id] + before.minutes).only_enforce_if(both)
         if rule.needs == "touch_dry":
             built.needs_touch(before.id, after)
+        elif rule.needs == "firm":
+            built.needs_firm(before.id, after)
         elif rule.needs == "through_dry":
             built.needs_through(before.id, after)
         elif rule.needs == "not_tacky":

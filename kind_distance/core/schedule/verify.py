@@ -5,15 +5,18 @@ Films are followed here minute by minute instead of spell by spell, and every ru
 
 from __future__ import annotations
 
+from collections.abc import Callable
 from dataclasses import dataclass
 
 from kind_distance.core.paint.drying import (
     EARLY,
+    FIRM,
     LATE,
     OPEN_SHARE,
     STUDIO,
     Climate,
     aided,
+    film_thickness,
     through_dry_min,
     touch_dry_min,
 )
@@ -30,6 +33,7 @@ class _Film:
     open_until: float
     touch: float
     through: float
+    firm: float
 
 
 def _climate_at(problem: Problem, minute: float) -> Climate:
@@ -41,28 +45,29 @@ def _climate_at(problem: Problem, minute: float) -> Climate:
 
 def _follow(problem: Problem, each: Pass, end: float, until: float) -> _Film:
     """Step a film through the minutes up to `until`; states not reached by then are infinite."""
-    film = _Film(end, end, end)
+    film = _Film(end, end, end, end)
     if each.paint in ("dry", "varnish"):
         return film
-    film = _Film(float("inf"), float("inf"), float("inf"))
+    film = _Film(float("inf"), float("inf"), float("inf"), float("inf"))
     pace: dict[tuple[str, Climate], float] = {}
 
     def share_of(state: str, climate: Climate) -> float:
         """Share of the way to a state that one minute brings."""
         if (state, climate) not in pace:
             measure = touch_dry_min if state == "touch" else through_dry_min
-            pace[state, climate] = 1.0 / measure(each.paint, climate, each.thickness)
+            pace[state, climate] = 1.0 / measure(each.paint, climate, film_thickness(each.thickness, each.aids))
         return pace[state, climate]
 
     dose, deep, minute = 0.0, 0.0, end
     stays_open, takes = aided(each.paint, each.aids)
-    while minute < until and dose < LATE * takes:
+    while minute < until and dose < takes:
         dose += share_of("touch", _climate_at(problem, minute))
         if dose >= OPEN_SHARE[each.paint] * EARLY * stays_open:
             film.open_until = min(film.open_until, minute)
         minute += 1
-    if dose >= LATE * takes:
+    if dose >= takes:
         film.touch = minute
+    film.firm = _firm(problem, each, (minute, dose), until, FIRM * takes, share_of)
     while minute < until and deep < LATE:
         deep += THROUGH_STEP_MIN * share_of("through", _climate_at(problem, minute))
         minute += THROUGH_STEP_MIN
@@ -71,9 +76,29 @@ def _follow(problem: Problem, each: Pass, end: float, until: float) -> _Film:
     return film
 
 
+def _firm(
+    problem: Problem,
+    each: Pass,
+    reached: tuple[float, float],
+    until: float,
+    wanted: float,
+    share_of: Callable[[str, Climate], float],
+) -> float:
+    """Step on to where a film carries a glaze; oil does when it is touch dry."""
+    minute, dose = reached
+    if each.paint == "oil":
+        return minute if dose >= 1 else float("inf")
+    while minute < until and dose < wanted:
+        dose += share_of("touch", _climate_at(problem, minute))
+        minute += 1
+    return minute if dose >= wanted else float("inf")
+
+
 def _state_broken(needs: str, film: _Film, start: float, end: float) -> bool:
     if needs == "touch_dry":
         return start + TOLERANCE_MIN < film.touch
+    if needs == "firm":
+        return start + TOLERANCE_MIN < film.firm
     if needs == "through_dry":
         return start + TOLERANCE_MIN + THROUGH_STEP_MIN < film.through
     if needs == "not_tacky":

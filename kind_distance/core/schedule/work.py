@@ -6,19 +6,16 @@ The one way from passes to a plan, for a painting that is kept as for a document
 from __future__ import annotations
 
 from collections.abc import Callable
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import lru_cache
 
 from kind_distance.core.depth.readings import Border
 from kind_distance.core.judgement import Judgement, Remedy
-from kind_distance.core.paint.drawing import DrawingMedium
+from kind_distance.core.judging.model import Painted, Scene
 from kind_distance.core.paint.drying import Drying
 from kind_distance.core.paint.media import Medium
-from kind_distance.core.passes.advice import audit_brushes, audit_covered, audit_crossed, audit_lines
-from kind_distance.core.passes.audit import audit_blends
-from kind_distance.core.passes.model import KeptFacts, Pass, PlaneFacts, Precedence
+from kind_distance.core.passes.model import Pass, PlaneFacts, Precedence
 from kind_distance.core.passes.order import OrderCost, SchoolOffer, compare_schools, cost_of_order, judge_order
-from kind_distance.core.passes.precedence import material_rules, order_rules, touching_planes
 from kind_distance.core.passes.schools import SCHOOLS, School
 from kind_distance.core.schedule.byhand import audit_by_hand
 from kind_distance.core.schedule.conflict import say_conflict
@@ -26,6 +23,7 @@ from kind_distance.core.schedule.deadline import Deadline, judge_deadline
 from kind_distance.core.schedule.model import Done, Help, Problem, Session
 from kind_distance.core.schedule.plan import Board, Schedule, make_schedule, sessions_used
 from kind_distance.core.schedule.reasons import Reason, explain
+from kind_distance.core.schedule.rules import plain_scene, rules_of
 from kind_distance.core.schedule.search import Listed
 from kind_distance.core.schedule.wet import audit_wet
 from kind_distance.core.wording import Unit, first_upper, say_list
@@ -75,9 +73,8 @@ class Easel:
         A plan the painter took; empty without one.
     fixed : frozenset of int
         Passes of it that were put there by hand.
-    reserves : tuple of KeptFacts
-        Lights that are kept.
-    drawing : DrawingMedium or None
+    scene : Scene or None
+        The painting as the judge reads it, without its passes.
     deadline : Deadline or None
     say_day : callable
         Says a clock minute as a day.
@@ -93,10 +90,14 @@ class Easel:
     now: int | None = None
     kept: Listed = ()
     fixed: frozenset[int] = frozenset()
-    reserves: tuple[KeptFacts, ...] = ()
-    drawing: DrawingMedium | None = None
+    scene: Scene | None = None
     deadline: Deadline | None = None
     say_day: Callable[[float], str] = str
+
+    def scene_for(self, school: str) -> Scene:
+        """Give the painting as the judge reads it, in the order of a school."""
+        scene = self.scene or plain_scene(self.planes, self.borders, self.medium, school)
+        return replace(scene, school=school)
 
 
 @lru_cache(maxsize=64)
@@ -118,15 +119,11 @@ def school_sessions(easel: Easel, derived: Callable[[str], list[Pass]]) -> dict[
     """
     if not easel.sessions or easel.done:
         return {}
-    touching = frozenset(touching_planes(easel.borders))
     found = {}
     for key in SCHOOLS:
         passes = derived(key)
-        rules = (
-            *material_rules(passes, easel.medium, easel.planes),
-            *order_rules(passes, easel.borders, easel.planes, easel.unit),
-        )
-        found[key] = _used(Problem(tuple(passes), rules, touching, easel.medium.beside, easel.sessions, (), easel.now))
+        rules = tuple(rules_of(easel.scene_for(key), passes, easel.unit))
+        found[key] = _used(Problem(tuple(passes), rules, frozenset(), "done", easel.sessions, (), easel.now))
     return found
 
 
@@ -140,7 +137,8 @@ def schools_of(easel: Easel, derived: Callable[[str], list[Pass]]) -> list[Schoo
         The passes that a school of order would have, by its key.
     """
     orders = {key: derived(key) for key in SCHOOLS}
-    return compare_schools(list(SCHOOLS.values()), orders, easel.borders, easel.medium, easel.planes, easel.unit)
+    rules = {key: rules_of(easel.scene_for(key), passes, easel.unit) for key, passes in orders.items()}
+    return compare_schools(list(SCHOOLS.values()), orders, easel.borders, rules, easel.planes, easel.unit)
 
 
 def put_to_work(passes: list[Pass], easel: Easel) -> Work:
@@ -152,35 +150,28 @@ def put_to_work(passes: list[Pass], easel: Easel) -> Work:
         In the painter's order.
     easel : Easel
     """
-    planes, borders, medium, unit = easel.planes, easel.borders, easel.medium, easel.unit
-    rules = [*material_rules(passes, medium, planes), *order_rules(passes, borders, planes, unit)]
+    planes, borders, unit = easel.planes, easel.borders, easel.unit
+    scene = easel.scene_for(easel.school.key)
+    rules = rules_of(scene, passes, unit)
     problem = Problem(
-        tuple(passes),
-        tuple(rules),
-        frozenset(touching_planes(borders)),
-        medium.beside,
-        easel.sessions,
-        easel.done,
-        easel.now,
-        easel.fixed,
+        tuple(passes), tuple(rules), frozenset(), "done", easel.sessions, easel.done, easel.now, easel.fixed
     )
     schedule, reasons = _scheduled(problem, easel.kept)
     finished = {each.pass_id for each in easel.done}
-    judged = judge_order(passes, borders, medium, planes, easel.school, unit, finished)
-    films = {placed.pass_id: placed.drying for placed in schedule.placements}
+    cost = cost_of_order(passes, borders, rules, planes)
+    if easel.sessions and not schedule.unplaced:
+        cost = replace(cost, wait_min=waited(problem, schedule))
     return Work(
         planes,
         passes,
         easel.done,
         rules,
-        cost_of_order(passes, borders, medium, planes),
+        cost,
         easel.sessions,
         schedule,
         reasons,
         [
-            *(each for each in judged if not _about_done_only(each, finished)),
-            *audit_blends(passes, planes, films.get, finished, unit),
-            *_advice(passes, easel, finished),
+            *judge_order(passes, planes, easel.medium, finished),
             *audit_wet(problem, schedule.placements),
             *audit_by_hand(problem, schedule, unit),
             *_unplaced(problem, passes, schedule, easel),
@@ -190,21 +181,30 @@ def put_to_work(passes: list[Pass], easel: Easel) -> Work:
     )
 
 
-def _advice(passes: list[Pass], easel: Easel, finished: set[int]) -> list[Judgement]:
-    """Judge single passes: covered detail, brushes, lights that are crossed, lines that show."""
-    planes, medium = easel.planes, easel.medium
-    return [
-        *audit_covered(passes, easel.borders, planes, easel.school, finished, easel.unit),
-        *audit_brushes(passes, planes, finished),
-        *audit_crossed(passes, easel.reserves, medium, finished),
-        *([] if easel.drawing is None else audit_lines(passes, planes, easel.drawing, medium, finished)),
-    ]
+def waited(problem: Problem, schedule: Schedule) -> float:
+    """Add up the minutes within sessions in which one waits before the next pass. [min]."""
+    idle, last = 0.0, {session.id: float(max(session.start, problem.free_from)) for session in problem.sessions}
+    for each in schedule.placements:
+        idle += max(0.0, each.start - last[each.session_id])
+        last[each.session_id] = float(each.end)
+    return idle
 
 
-def _about_done_only(judgement: Judgement, finished: set[int]) -> bool:
-    """Whether a judgement on an order speaks only of what is painted already and cannot be changed."""
-    named = {int(part) for part in judgement.key.split(":")[1:]}
-    return judgement.kind == "broken_rule" and named <= finished
+def painted_in(work: Work, *, by_list: bool) -> tuple[Painted, ...]:
+    """Lay passes in the order they are painted: an own list as it stands, a derived one by its times."""
+    done = {each.pass_id: each for each in work.done}
+    placed = {each.pass_id: each for each in work.schedule.placements}
+    found: list[tuple[tuple[int, float, int], Painted]] = []
+    for at, each in enumerate(work.passes):
+        if each.id in done:
+            painted = Painted(each, done[each.id].start, done[each.id].end, finished=True)
+            found.append(((0, float(done[each.id].start), at), painted))
+        elif each.id in placed:
+            there = placed[each.id]
+            found.append(((1, float(at if by_list else there.start), at), Painted(each, there.start, there.end)))
+        else:
+            found.append(((1 if by_list else 2, float(at), at), Painted(each)))
+    return tuple(painted for _, painted in sorted(found, key=lambda pair: pair[0]))
 
 
 def _late(problem: Problem, schedule: Schedule, easel: Easel) -> list[Judgement]:

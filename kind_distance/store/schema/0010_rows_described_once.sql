@@ -36,15 +36,17 @@ CREATE TABLE brief_anew (
   light_holds TEXT NOT NULL,
   ground_value REAL,
   ground_ready INTEGER NOT NULL CHECK (ground_ready IN (0, 1)),
+  approach TEXT NOT NULL,
   pace REAL,
   PRIMARY KEY (painting_id)
 ) STRICT;
 INSERT INTO brief_anew (painting_id, title, idea, medium, support, width_cm, height_cm, unit, ground, school, veil,
   visibility_km, pull, "key", gap, main_source, chosen_thumbnail, passes_by_hand, focus_x, focus_y, focus_reach,
-  drawing_medium, drawing_detail, airlight, deadline, deadline_for, light, light_from, light_holds, ground_ready)
+  drawing_medium, drawing_detail, airlight, deadline, deadline_for, light, light_from, light_holds, ground_ready,
+  approach)
   SELECT painting_id, title, idea, medium, support, width_cm, height_cm, unit, ground, school, veil, visibility_km,
     pull, "key", gap, main_source, chosen_thumbnail, passes_by_hand, focus_x, focus_y, focus_reach, drawing_medium,
-    drawing_detail, airlight, deadline, deadline_for, light, '', '[]', 0 FROM brief;
+    drawing_detail, airlight, deadline, deadline_for, light, '', '[]', 0, '' FROM brief;
 DROP TABLE brief;
 ALTER TABLE brief_anew RENAME TO brief;
 
@@ -198,7 +200,7 @@ CREATE TABLE layer_pass_anew (
   line_removed TEXT NOT NULL,
   line_meant INTEGER CHECK (line_meant IN (0, 1)),
   aids TEXT NOT NULL,
-  spares TEXT NOT NULL,
+  spares TEXT,
   in_light INTEGER NOT NULL CHECK (in_light IN (0, 1)),
   value REAL,
   chroma TEXT NOT NULL,

@@ -10,11 +10,11 @@ from kind_distance.core.paint.media import WATER_BORNE, Medium, medium_of
 from kind_distance.core.paint.underlay import UNDERLAY
 from kind_distance.core.passes.audit import LEAST_PART_MIN, UNSAFE, first_clash
 from kind_distance.core.passes.kinds import KINDS, LEVEL, PassKind, cannot, kind_of, paint_in, title_in
-from kind_distance.core.passes.needed import estimate_minutes
+from kind_distance.core.passes.minutes import estimate_minutes
 from kind_distance.core.passes.schools import place_in, school_of
 from kind_distance.core.schedule.wet import DRY_SHARE
 from kind_distance.errors import DomainError, InUseError, UnsafeOrderError
-from kind_distance.rows import MeantSo, PassRecord, State
+from kind_distance.rows import MeantSo, PassRecord, State, UnderlayRecord
 from kind_distance.rows.checking import check_count, checked
 from kind_distance.rows.marks import fields_of
 from kind_distance.rows.state import kind_named
@@ -22,7 +22,7 @@ from kind_distance.studio.changes.arguments import Number, Rank, Text, settable
 from kind_distance.studio.changes.desk import LONGEST_NAME, Changed, Desk, clean_text, find, next_number, put, told
 from kind_distance.studio.clock import minute_of
 from kind_distance.studio.strokes import plane_numbers
-from kind_distance.studio.workplan import by_hand, passes_of
+from kind_distance.studio.workplan import by_hand, own_list
 
 CHANGES = (
     "derive_passes",
@@ -35,10 +35,14 @@ CHANGES = (
     "move_pass",
     "make_dry",
     "spoil_pass",
+    "name_in_pass",
+    "spare_lights",
+    "add_base",
     "mark_done",
     "mark_not_done",
 )
-SETS = {"set_pass": settable(PassRecord, "kind", "elements", "planned_min")}
+SETS = {"set_pass": settable(PassRecord, "kind", "planned_min")}
+USUAL_SHARE = 0.2  # of a plane that nothing measured
 # Fields that may be emptied again; for the others nothing said means nothing changed.
 EMPTIED = tuple(field.name for field in fields_of(PassRecord) if field.optional)
 
@@ -141,7 +145,9 @@ def add_pass(
     brief = state.brief
     whole = brief.width_cm * brief.height_cm
     reading = desk.survey().depth.given.readings[plane - 1] if plane and desk.plane(plane) else None
-    share, detail = (1.0, 0.25) if plane is None else (0.0, 0.0) if reading is None else (reading.share, reading.detail)
+    share, detail = (
+        (1.0, 0.25) if plane is None else (USUAL_SHARE, 0.1) if reading is None else (reading.share, reading.detail)
+    )
     record = PassRecord(
         next_number(state, "pass"),
         0,
@@ -149,7 +155,10 @@ def add_pass(
         () if plane is None else (desk.plane(plane).number,),
         clean_text(title or usual, "title", LONGEST_NAME),
         paint,
-        minutes or estimate_minutes(kind, share * whole, detail, whole),
+        minutes
+        or estimate_minutes(
+            found.key, share * whole * (max(0.05, detail) if kind == "details" else 1.0), oil=paint == "oil"
+        ),
         1.0,
         found.why,
     )
@@ -193,7 +202,7 @@ def add_underlay(desk: Desk, *, plane: Rank) -> Changed:
         raise InUseError(f"{record.name} is begun already.", "Cover it with an opaque layer instead.")
     whole = state.brief.width_cm * state.brief.height_cm
     reading = desk.survey().depth.given.readings[plane - 1]
-    minutes = estimate_minutes("ground", (0.0 if reading is None else reading.share) * whole, 0.25, whole)
+    minutes = max(2, estimate_minutes("block_in", (USUAL_SHARE if reading is None else reading.share) * whole) // 2)
     layer = PassRecord(
         next_number(state, "pass"),
         0,
@@ -239,8 +248,8 @@ def move_pass(desk: Desk, *, number: Number, to: Number, reason: Text = "") -> C
     passes = [p for p in state.passes if p.number != number]
     passes.insert(to - 1, record)
     moved = with_passes(state, passes)
-    said, why = f"{record.title.capitalize()} moved", first_clash(passes_of(moved, [], []))
-    if why is None or why == first_clash(passes_of(state, [], [])):
+    said, why = f"{record.title.capitalize()} moved", first_clash(own_list(moved))
+    if why is None or why == first_clash(own_list(state)):
         return moved, said
     written = clean_text(reason, "reason", 200, needed=False)
     if not written:
@@ -254,6 +263,61 @@ def move_before(desk: Desk, *, number: Number, before: Number, reason: Text = ""
     target = find(state, "pass", before).place
     own = find(state, "pass", number).place
     return move_pass(desk, number=number, to=target if own > target else target - 1, reason=reason)
+
+
+def name_in_pass(desk: Desk, *, number: Number, element: Number) -> Changed:
+    """Say that a thing is painted within a pass over its plane."""
+    state = own_passes(desk)
+    record: PassRecord = find(state, "pass", number)
+    thing = find(state, "element", element)
+    named = tuple(dict.fromkeys((*record.elements, element)))
+    share = 1.0 if record.share is None and not record.elements else record.share
+    return put(state, replace(record, elements=named, share=share)), f"{record.title}: {thing.name} with it"
+
+
+def spare_lights(desk: Desk, *, number: Number) -> Changed:
+    """Say that a pass goes round every kept light on its planes."""
+    state = own_passes(desk)
+    record: PassRecord = find(state, "pass", number)
+    return put(
+        state, replace(record, spares=tuple(each.number for each in state.reserves))
+    ), f"{record.title} goes round"
+
+
+def add_base(desk: Desk, *, number: Number) -> Changed:
+    """Add a pale opaque base right before a pass, so that its clear colour glows."""
+    state, medium = own_passes(desk), medium_of(desk.state.brief.medium)
+    record: PassRecord = find(state, "pass", number)
+    if record.done_end is not None:
+        raise InUseError(f"{record.title} is painted already.", "Paint it again in opaque paint.")
+    base = replace(
+        record,
+        number=next_number(state, "pass"),
+        kind="block_in",
+        title=UNDERLAY,
+        paint=medium.first_paint,
+        minutes=max(3, record.minutes // 2),
+        wants="",
+        value=9.0,
+        chroma="low",
+        hue="",
+        opacity="opaque",
+        hides_line=True,
+        aids=(),
+        counts=(),
+        done_start=None,
+        done_end=None,
+        planned_min=None,
+        why="Clear colour glows over a pale base, and goes dull over a dark one.",
+    )
+    passes: list[PassRecord] = []
+    for each in state.passes:
+        passes += [base, each] if each.number == number else [each]
+    state = with_passes(state, passes)
+    plane = record.planes[0] if record.planes else None
+    element = record.elements[0] if record.elements else None
+    underlay = UnderlayRecord(next_number(state, "underlay"), plane, element, 9.0, (base.number,))
+    return put(state, underlay), f"A pale base under {record.title}"
 
 
 def spoil_pass(desk: Desk, *, number: Number) -> Changed:

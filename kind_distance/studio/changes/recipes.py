@@ -7,9 +7,9 @@ from typing import Annotated
 
 from pydantic import Field
 
+from kind_distance.core.deriving.needed import THICKNESS
 from kind_distance.core.paint.media import medium_of
 from kind_distance.core.passes.kinds import KINDS, LEVEL, PassKind, paint_in
-from kind_distance.core.passes.needed import THICKNESS
 from kind_distance.errors import DomainError, InUseError
 from kind_distance.rows import ElementRecord, PassRecord, State
 from kind_distance.studio.changes.arguments import Number

@@ -18,7 +18,7 @@ from kind_distance.core.light.wanted import light_wanted
 from kind_distance.core.paint.drawing import drawing_detail_of, drawing_medium_of
 from kind_distance.core.paint.media import ground_of, medium_of
 from kind_distance.core.passes.kinds import kind_of, paint_in, title_in
-from kind_distance.core.passes.needed import estimate_minutes
+from kind_distance.core.passes.minutes import estimate_minutes
 from kind_distance.core.passes.schools import school_of
 from kind_distance.core.picture.balance import reference_of
 from kind_distance.core.picture.crops import LEAST_CROP_PX
@@ -44,7 +44,7 @@ from kind_distance.studio.strokes import stroke_of
 from kind_distance.studio.workplan import session_from
 
 Taken = Mapping[str, tuple[str, PictureFacts]]
-USUAL_SHARE, USUAL_DETAIL = 0.25, 0.25  # of a plane, to guess the minutes of a pass that names none
+USUAL_SHARE = 0.25  # of a plane, to guess the minutes of a pass that names none
 
 
 @contextmanager
@@ -212,8 +212,6 @@ class _Reading:
         """Say of a pass what is usual for its kind and medium."""
         kind = kind_of(part.kind)
         check_kind(part.kind, self.medium)
-        if kind.where == "whole" and part.elements:
-            raise DomainError("This pass belongs to the whole surface.", "Leave its things out.")
         start = None if part.done_start is None else self._minute(part.done_start, "done_start")
         end = None if part.done_end is None else self._minute(part.done_end, "done_end")
         if start is not None and end is not None and not 1 <= end - start <= 720:
@@ -224,7 +222,9 @@ class _Reading:
         told = [plane.share for plane in self.document.planes if plane.name in (part.planes or ())]
         share = sum(USUAL_SHARE if each is None else each for each in told) if told else 1.0
         share *= 1.0 if part.share is None else part.share
-        minutes = part.minutes or took or estimate_minutes(part.kind, share * whole, USUAL_DETAIL, whole)
+        oil = (part.paint or paint_in(part.kind, self.medium)) == "oil"
+        kinds = max(1, len(part.elements))
+        minutes = part.minutes or took or estimate_minutes(part.kind, share * whole, kinds, oil=oil)
         return {
             "place": at + 1,
             "planes": self._numbers(part.planes or (), RefersTo("plane", "drop")),

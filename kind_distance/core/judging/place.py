@@ -1,0 +1,82 @@
+"""Faults of place and hour: light that has moved, and places where painting is dangerous."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from kind_distance.core.judging.model import Finding, JudgedSession, Scene
+from kind_distance.core.judging.reading import Read
+
+SPARE_MIN = 5.0
+LIGHT_HOLDS_MIN = 90  # from setting up, where nothing else is told; common practice, no source
+DAY = 1440
+
+
+def audit_place(passes: tuple[Read, ...], scene: Scene) -> Iterator[Finding]:
+    """Judge hours and places."""
+    yield from _light(passes, scene)
+    for session in scene.sessions:
+        if session.hazards:
+            here = tuple(p.given.id for p in scene.passes if p.start is not None and _in(session, p.start))
+            yield Finding(
+                "unsafe_place", "strong", here, (), (), (session.number,),
+                measures={"hazards": session.hazards}, weight=1000.0,
+            )  # fmt: skip
+
+
+def _in(session: JudgedSession, minute: float) -> bool:
+    return session.start - 1 <= minute <= session.end
+
+
+def session_of(each: Read) -> JudgedSession | None:
+    """Session in which a pass begins."""
+    start = each.painted.start
+    return None if start is None else next((s for s in each.scene.sessions if _in(s, start)), None)
+
+
+def _hours(scene: Scene, session: JudgedSession | None, start: int) -> list[tuple[int, int]]:
+    """Hours of the wanted light on the day of a pass; empty where the light does not matter."""
+    told = scene.light_hours
+    day = start // DAY
+    if told.told:
+        same = [(a, b) for a, b in told.spans if a // DAY == day]
+        # Another clear day for which nothing is told: the light that was there at other hours.
+        return same
+    if session is None or not session.outdoors:
+        return []
+    begun = min((s.start for s in scene.sessions if s.outdoors), default=session.start)
+    first = begun % DAY
+    return [(day * DAY + first, day * DAY + first + LIGHT_HOLDS_MIN)]
+
+
+def _light(passes: tuple[Read, ...], scene: Scene) -> Iterator[Finding]:
+    """Tell once a day of what is judged by a light that is gone, from the first pass out of it."""
+    out: dict[int, list[tuple[Read, float]]] = {}
+    for each in passes:
+        start, end, session = each.painted.start, each.painted.end, session_of(each)
+        if start is None or end is None or not each.painted.given.in_light:
+            continue
+        if session is not None and session.from_life is False:
+            continue
+        hours = _hours(scene, session, start)
+        if not hours and not scene.light_hours.told:
+            continue
+        inside = sum(max(0, min(end, b) - max(start, a)) for a, b in hours)
+        outside = (end - start) - inside
+        begins_out = not any(a - SPARE_MIN <= start < b for a, b in hours)
+        if begins_out or (outside > (end - start) / 2 and outside > SPARE_MIN):
+            out.setdefault(start // DAY, []).append((each, float(outside)))
+    for found in out.values():
+        first = found[0][0]
+        yield Finding(
+            "light_moved", "strong", tuple(each.id for each, _ in found), first.ranks,
+            measures={"outside_min": sum(minutes for _, minutes in found), "start": first.painted.start,
+                      "until": _until(scene, first)},
+            weight=sum(minutes for _, minutes in found),
+        )  # fmt: skip
+
+
+def _until(scene: Scene, each: Read) -> int | None:
+    start = each.painted.start or 0
+    ends = [b for _, b in _hours(scene, session_of(each), start)]
+    return max(ends, default=None)
