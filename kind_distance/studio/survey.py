@@ -8,7 +8,6 @@ from __future__ import annotations
 from dataclasses import dataclass, replace
 from functools import lru_cache
 from pathlib import Path
-from typing import cast
 
 import numpy as np
 
@@ -21,7 +20,6 @@ from kind_distance.core.depth.plan import (
     DepthInput,
     DepthPlan,
     DepthSettings,
-    Nature,
     PairChoice,
     PlaneSpec,
     plan_depth,
@@ -29,7 +27,6 @@ from kind_distance.core.depth.plan import (
 from kind_distance.core.depth.readings import Border, PlaneReading, read_borders, read_planes
 from kind_distance.core.judgement import Judgement, most_costly_first
 from kind_distance.core.judging.model import Scene
-from kind_distance.core.paint.drawing import audit_drawing, drawing_medium_of
 from kind_distance.core.paint.handling import audit_handling
 from kind_distance.core.paint.media import ground_of, medium_of
 from kind_distance.core.paint.underlay import OPAQUE_LAYER, UNDERLAY, audit_underlay
@@ -82,6 +79,11 @@ class DepthSurvey:
     kept: list[tuple[Reserve, KeptLight]]
     in_focus: tuple[float, ...]
 
+    @property
+    def settled(self) -> bool:
+        """Whether the painter has marked a plane, or told all of them: nothing is judged on what was only guessed."""
+        return self.fit is None or any(spec.marked for spec in self.given.specs)
+
 
 @dataclass(frozen=True)
 class Survey:
@@ -132,7 +134,7 @@ def _spec(plane: PlaneRecord, strokes: tuple[StrokeRecord, ...]) -> PlaneSpec:
         plane.distance_m,
         plane.locked_value,
         touched,
-        cast("Nature", plane.nature),
+        plane.nature,
     )
 
 
@@ -272,11 +274,7 @@ def _judge_chosen(file: Path, state: State) -> list[Judgement]:
     if chosen is None:
         return []
     seen = look_at(file, state, chosen, labels_of(file, state))
-    reading, brief = seen.thumbnail.reading, state.brief
-    drawing = audit_drawing(
-        medium_of(brief.medium), drawing_medium_of(brief.drawing_medium), reading.values, reading.shares
-    )
-    return [*seen.judgements, *drawing]
+    return list(seen.judgements)
 
 
 def survey_work(state: State, depth: DepthSurvey, area_cm2: float, now_min: int, seen: Measured) -> tuple[Scene, Work]:
@@ -320,10 +318,8 @@ def survey(file: Path, state: State, now_min: int, others: OtherPaintings = NO_O
         *judge_outdoors(state, work, now_min),
         *audit_hands(work.problem, others_of(others)),
         *audit_wanted(wanted, work.passes),
-        *judge_painting(scene, work, state),
+        *(j for j in judge_painting(scene, work, state) if j.stage != "planes" or depth.settled),
     ]
-    if any(each.kind == "drawing_shows" for each in found):
-        found = [each for each in found if each.kind != "line_shows_through"]  # told once, where the drawing is chosen
     loud = most_costly_first([each for each in found if each.key not in silenced])
     return Survey(
         thumbnails, depth, work, loud + [each for each in found if each.key in silenced], wanted, seen.kept, scene

@@ -139,37 +139,34 @@ class Judging(unittest.TestCase):
         self.assertIn("ladder_conflict", found)
         self.assertEqual(found["ladder_conflict"].remedies[0].action, "unlock_plane")
 
-    def test_planes_planned_to_merge_are_only_noted(self):
-        given = replace(
-            scene(), pairs=[PairChoice(2, 3, gap=0.0)], readings=[plane(1, 8), plane(2, 5), plane(3, 5), plane(4, 3)]
-        )
-        given = replace(given, settings=DepthSettings(pull=0))
-        found = judged(given)["merged_plan"]
-        self.assertEqual(found.severity, "note")
-        self.assertIn("30 cm", found.text)
+    def lost(self, first=25.0, gap=0.5, pull=0.0):
+        """A sky and a ridge that run together over part of 30 cm, and lie close in the plan."""
+        given = scene(gap=gap, pull=pull)
+        given = replace(given, readings=[plane(1, 7.4), plane(2, 7.0), plane(3, 5.0), plane(4, 3.5)])
+        return replace(given, borders=[border(1, 2, merged=first), *given.borders[1:]])
 
-    def test_a_small_gap_is_told_with_remedies_that_clear_it(self):
-        given = replace(scene(gap=0.2, pull=0), readings=[plane(1, 8), plane(2, 5.1), plane(3, 5), plane(4, 3)])
-        found = judged(given)["merged_plan"]
-        self.assertEqual((found.severity, found.planes), ("strong", (2, 3)))
-        for remedy in found.remedies:
-            if remedy.action != "set_planned_value":
-                continue
-            with self.subTest(remedy=remedy.label):
-                specs = [*given.specs]
-                at = remedy.arguments["plane"] - 1
-                specs[at] = replace(specs[at], locked_value=remedy.arguments["value"])
-                self.assertNotIn("merged_plan", judged(replace(given, specs=specs)))
-
-    def test_a_border_lost_in_the_photo(self):
-        given = scene()
-        given = replace(given, borders=[border(1, 2, merged=25.0), *given.borders[1:]])
-        found = judged(given)["merged_photo"]
+    def test_borders_lost_in_the_photo_are_told_once(self):
+        found = judged(self.lost())["merged_photo"]
         self.assertIn("25 cm", found.text)
-        self.assertEqual(found.weight, 25.0)
+        self.assertEqual((found.weight, found.planes), (25.0, (1, 2)))
+        self.assertNotIn("merged_photo", judged(self.lost(first=10.0)), "less than half of it")
+        self.assertNotIn("merged_photo", judged(self.lost(gap=1.2)), "the plan parts them well")
+        both = self.lost()
+        both = replace(both, borders=[both.borders[0], border(2, 3, -0.2, merged=30.0), both.borders[2]])
+        both = replace(both, readings=[plane(1, 7.4), plane(2, 7.0), plane(3, 6.6), plane(4, 3.5)])
+        text = judged(both)["merged_photo"].text
+        self.assertIn("Ridge and Hill; Sky and Ridge", text, "the longest first")
+
+    def test_what_fog_takes_is_meant(self):
+        given = self.lost()
+        given = replace(given, borders=[given.borders[0], border(2, 3, -0.2, merged=30.0), given.borders[2]])
+        given = replace(given, readings=[plane(1, 7.4), plane(2, 7.0), plane(3, 6.6), plane(4, 3.5)])
+        in_fog = replace(given, settings=replace(given.settings, visibility_km=2.0))
+        self.assertIn("Ridge and Hill", judged(given)["merged_photo"].text)
+        self.assertNotIn("Ridge and Hill", judged(in_fog)["merged_photo"].text)
 
     def test_lengths_in_inches(self):
-        given = scene()
+        given = self.lost()
         given = replace(given, borders=[border(1, 2, length=25.4, merged=25.4), *given.borders[1:]])
         self.assertIn("10 in", judged(given, "in")["merged_photo"].text)
 

@@ -422,7 +422,9 @@ class Judgements(Changing):
         found = [j for j in self.survey(empty).judgements if j.kind == "distance_order"]
         self.assertEqual(found, [])
         held = self.all(
-            ("set_planned_value", {"plane": 2, "value": 5.0}), ("set_planned_value", {"plane": 3, "value": 5.1})
+            ("add_stroke", {"plane": 3, "kind": "level", "points": [[0.0, 0.6], [1.0, 0.6]]}),
+            ("set_planned_value", {"plane": 2, "value": 5.0}),
+            ("set_planned_value", {"plane": 3, "value": 5.1}),
         )
         key = next(j.key for j in self.survey(held).judgements if j.kind == "ladder_conflict")
         self.assertEqual(key, "ladder_conflict:p2:p3")

@@ -95,7 +95,7 @@ class Planted(GoodPlan):
         self.change("set_planned_value", plane=4, value=woods - 0.1)
         self.change("set_planned_value", plane=3, value=woods)
         self.change("set_pair_gap", far=3, near=4, gap=0.05)
-        self.cleared_by("merged_plan", "set_planned_value")
+        self.cleared_by("borders_merge", "set_planned_value")
 
     def test_m8_woods_too_dark_for_their_distance(self):
         self.change("set_depth", veil="hazy", visibility_km=25.0)
@@ -115,7 +115,7 @@ class Planted(GoodPlan):
         self.change("set_depth", gap=0.05, pull=0.0)
         self.change("set_planned_value", plane=3, value=4.0)
         self.change("set_planned_value", plane=4, value=3.8)
-        self.cleared_by("merged_plan", "set_planned_value")
+        self.cleared_by("borders_merge", "set_planned_value")
 
     def test_m13_dark_before_a_light_leaves_its_distance(self):
         self.change("set_depth", veil="hazy", visibility_km=6.0, pull=1.0)
@@ -193,13 +193,16 @@ class PlantedOnBlack(GoodPlan):
 
     ground = "black"
 
-    def test_m9_light_paint_over_a_dark_ground(self):
-        told = self.found("shows_through") or self.found("ground_too_dark")
-        self.assertTrue(told, self.of_planes())
-        for _ in range(6):
-            left = self.found("shows_through")
-            if not left:
-                break
-            remedy = next(r for r in left[0].remedies if r.action == "add_underlay")
-            self.change("add_underlay", **remedy.arguments)
-        self.assertFalse(self.found("shows_through"))
+    def test_m9_yellow_over_a_dark_ground(self):
+        picture = good_picture()
+        picture[EDGES[2] :] = (214, 170, 20)
+        self.bring(file_bytes(picture), "ripe.png")
+        self.change("set_main_source", source=2)
+        for plane, row in LINES:
+            points = [[0.0, (row - 0.5) / (HEIGHT - 1)], [1.0, (row - 0.5) / (HEIGHT - 1)]]
+            self.change("add_stroke", plane=plane, kind="level", points=points, settle=True)
+        self.cleared_by("shows_through", "add_underlay")
+        self.assertIn("white underlay", [each.title for each in self.state.passes])
+
+    def test_grey_covers(self):
+        self.assertEqual(self.found("shows_through"), [])

@@ -5,6 +5,7 @@ from kind_distance.core.paint.media import ground_of, medium_of
 from kind_distance.core.paint.underlay import audit_underlay
 from kind_distance.errors import InUseError
 from tests.studio.test_sources import WithPhoto
+from tests.support import file_bytes, hill_picture
 
 YELLOW, BLUE = (0.75, 0.55, 0.08), (0.2, 0.3, 0.6)
 
@@ -71,19 +72,27 @@ class Grounds(WithPhoto):
         self.assertEqual(self.kinds("acrylic", "black", 6.8, YELLOW), ["shows_through"])
         self.assertEqual(self.kinds("acrylic", "white", 6.8, YELLOW), [])
         self.assertEqual(self.kinds("acrylic", "black", 5.0, BLUE), [])
-        self.assertEqual(self.kinds("oil", "black", 8.5, BLUE), ["shows_through"], "a pale blue is mostly white")
+        self.assertEqual(self.kinds("oil", "black", 8.5, BLUE), [], "a pale blue is mostly white, which covers")
 
     def test_transparent_paint_cannot_be_lighter_than_its_paper(self):
         self.assertEqual(self.kinds("watercolour", "ochre", 8.0, BLUE), ["ground_too_dark"])
         self.assertEqual(self.kinds("watercolour", "white", 9.0, BLUE), [])
 
-    def test_an_underlay_clears_it_and_comes_first(self):
+    def ripe(self):
+        """A yellow field on a black ground; give its judgement."""
         self.change("set_brief", ground="black")
+        picture = hill_picture()
+        picture[picture.shape[0] * 2 // 3 :] = (214, 170, 20)
+        self.bring(file_bytes(picture), "ripe.png")
+        self.change("set_main_source", source=2)
         self.change("propose_planes", count=3)
-        found = [j for j in self.painting.survey.judgements if j.kind == "shows_through"]
-        self.assertTrue(found)
-        plane = found[0].planes[0]
-        self.change(found[0].remedies[0].action, **found[0].remedies[0].arguments)
+        self.change("add_stroke", plane=3, kind="level", points=[[0.0, 0.66], [1.0, 0.66]])
+        return next(j for j in self.painting.survey.judgements if j.kind == "shows_through")
+
+    def test_an_underlay_clears_it_and_comes_first(self):
+        told = self.ripe()
+        plane = told.planes[0]
+        self.change(told.remedies[0].action, **told.remedies[0].arguments)
         left = [j.planes for j in self.painting.survey.judgements if j.kind == "shows_through"]
         self.assertNotIn((plane,), left)
         number = next(p.number for p in self.state.planes if p.rank == plane)
@@ -92,9 +101,7 @@ class Grounds(WithPhoto):
 
     def test_paint_that_is_there_gets_an_opaque_layer_instead(self):
         """Nothing can be laid under a plane that is begun (common practice, no source)."""
-        self.change("set_brief", ground="black")
-        self.change("propose_planes", count=3)
-        plane = next(j.planes[0] for j in self.painting.survey.judgements if j.kind == "shows_through")
+        plane = self.ripe().planes[0]
         number = next(p.number for p in self.state.planes if p.rank == plane)
         first = next(p for p in self.painting.survey.work.passes if p.plane == plane)
         self.change("mark_done", number=first.id, minutes=20)

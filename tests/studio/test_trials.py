@@ -132,11 +132,8 @@ class Seeing(WithPhoto):
         self.assertAlmostEqual(width / height, 320 / 240, places=6)
         self.assertGreater(away, 0)
 
-    def test_pencil_under_a_pale_wash(self):
+    def test_pencil_under_a_wash_is_part_of_it(self):
         self.change("set_brief", medium="watercolour")
-        found = [j for j in self.painting.survey.judgements if j.kind == "drawing_shows"]
-        self.assertEqual(len(found), 1)
-        self.change("set_brief", drawing_medium="water_soluble")
-        self.assertEqual([j for j in self.painting.survey.judgements if j.kind == "drawing_shows"], [])
+        self.assertEqual([j for j in self.painting.survey.judgements if j.kind == "line_shows_through"], [])
         self.refused("set_brief", drawing_medium="crayon of doom")
         self.refused("set_brief", drawing_detail="frantic")

@@ -2,10 +2,11 @@
 
 from __future__ import annotations
 
+from kind_distance.core.colour.munsell import value_from_luminance
+from kind_distance.core.colour.srgb import luminance
 from kind_distance.core.depth.ladder import Conflict
 from kind_distance.core.depth.overlap import audit_overlap
-from kind_distance.core.depth.plan import DepthInput, DepthPlan
-from kind_distance.core.depth.readings import MERGED_BELOW, Border
+from kind_distance.core.depth.plan import DepthInput, DepthPlan, air_direction, nearest_land
 from kind_distance.core.depth.room import audit_rooms
 from kind_distance.core.depth.trends import audit_trends
 from kind_distance.core.judgement import Judgement, Remedy, most_costly_first
@@ -14,12 +15,11 @@ from kind_distance.core.wording import Unit, say_length, say_list, say_value
 STAGE = "planes"
 LEAST_MERGED_CM = 1.0
 WORTH_SAYING = 0.12  # share of the support's width over which a merged border is worth a word
+MERGED_SHARE = 0.5  # of a border that differs by less than half a step from which on the planes run together
+OPENED_ENOUGH = 1.0  # where the plan parts two planes by so much nobody is misled [V]
+FOG_LEFT = 0.5  # behind air that leaves less contrast than this, planes that merge are meant
+LEAST_REVERSED_CM = 5.0
 REVERSED_BY = 0.3  # measured difference that a forced direction turns round [V]
-
-
-def _set(given: DepthInput, plane: int, value: float) -> Remedy:
-    name = given.specs[plane - 1].name
-    return Remedy(f"{name} to {say_value(value)}", "set_planned_value", {"plane": plane, "value": round(value, 1)})
 
 
 def _show(far: int, near: int) -> Remedy:
@@ -30,81 +30,38 @@ def _let_go(far: int, near: int) -> Remedy:
     return Remedy("Let them merge", "set_pair_gap", {"far": far, "near": near, "gap": 0.0})
 
 
-def _apart(given: DepthInput, plan: DepthPlan, border: Border, sign: int, gap: float) -> list[Remedy]:
-    """Offer to move either plane so far that the border reads again."""
-    far, near = plan.planes[border.far - 1].value, plan.planes[border.near - 1].value
-    remedies = []
-    moved_far, moved_near = near + sign * gap, far - sign * gap
-    if plan.low <= moved_far <= plan.high:
-        remedies.append(_set(given, border.far, moved_far))
-    if plan.low <= moved_near <= plan.high:
-        remedies.append(_set(given, border.near, moved_near))
-    return remedies
-
-
-def _merged_in_plan(given: DepthInput, plan: DepthPlan, unit: Unit) -> list[Judgement]:
-    found = []
-    for border, gap in zip(given.borders, plan.gaps, strict=True):
-        if any({border.far - 1, border.near - 1} <= set(conflict.planes) for conflict in plan.ladder.conflicts):
-            continue  # the conflict says it, with the remedies that help
-        far, near = given.specs[border.far - 1], given.specs[border.near - 1]
-        v_far, v_near = plan.planes[border.far - 1].value, plan.planes[border.near - 1].value
-        if abs(v_far - v_near) >= MERGED_BELOW - 0.005 or border.length_cm < LEAST_MERGED_CM:
-            continue
-        wished = gap.wanted == 0
-        found.append(
-            Judgement(
-                key=f"merged_plan:{border.far}:{border.near}",
-                kind="merged_plan",
-                stage=STAGE,
-                severity="note" if wished else "strong",
-                title=f"{far.name} and {near.name} {'may merge' if wished else 'are planned too close'}",
-                text=(
-                    f"{far.name} ({say_value(v_far)}) meets {near.name} ({say_value(v_near)}) along "
-                    f"{say_length(border.length_cm, unit)}: planned {abs(v_far - v_near):.1f} steps apart, the edge "
-                    + (
-                        "will be lost, as you wanted it."
-                        if wished
-                        else "will be lost. Half a step is the least that reads."
-                    )
-                ),
-                weight=border.length_cm,
-                planes=(border.far, border.near),
-                remedies=(
-                    *_apart(given, plan, border, gap.sign, max(MERGED_BELOW + 0.1, given.settings.gap)),
-                    _show(border.far, border.near),
-                    *(() if wished else (_let_go(border.far, border.near),)),
-                ),
-            )
-        )
-    return found
-
-
 def _merged_in_photo(given: DepthInput, plan: DepthPlan, unit: Unit, width_cm: float) -> list[Judgement]:
-    found = []
+    """Say once where planes run together in the photo and the plan hardly opens it; in fog that is meant."""
+    run = []
     for border, gap in zip(given.borders, plan.gaps, strict=True):
-        opened = abs(plan.planes[border.far - 1].value - plan.planes[border.near - 1].value)
-        if border.merged_cm < max(LEAST_MERGED_CM, WORTH_SAYING * width_cm) or gap.wanted == 0 or opened < MERGED_BELOW:
-            continue
-        far, near = given.specs[border.far - 1], given.specs[border.near - 1]
-        found.append(
-            Judgement(
-                key=f"merged_photo:{border.far}:{border.near}",
-                kind="merged_photo",
-                stage=STAGE,
-                severity="mild",
-                title=f"{far.name} and {near.name} run together in the photo",
-                text=(
-                    f"They meet along {say_length(border.length_cm, unit)}; over "
-                    f"{say_length(border.merged_cm, unit)} of it they differ by less than half a step in the photo. "
-                    f"The plan opens that to {opened:.1f}: mix by the plan there, not by the photo."
-                ),
-                weight=border.merged_cm,
-                planes=(border.far, border.near),
-                remedies=(_show(border.far, border.near), _let_go(border.far, border.near)),
-            )
+        far, near = plan.planes[border.far - 1], plan.planes[border.near - 1]
+        opened = abs(far.value - near.value)
+        in_fog = far.contrast_left is not None and far.contrast_left < FOG_LEFT
+        mostly = border.merged_cm >= max(MERGED_SHARE * border.length_cm, WORTH_SAYING * width_cm, LEAST_MERGED_CM)
+        if mostly and not in_fog and gap.wanted > 0 and opened < OPENED_ENOUGH:
+            run.append((border, opened))
+    if not run:
+        return []
+    run.sort(key=lambda pair: -pair[0].merged_cm)
+    named = [f"{given.specs[b.far - 1].name} and {given.specs[b.near - 1].name}" for b, _ in run]
+    first, opened = run[0]
+    return [
+        Judgement(
+            key="merged_photo",
+            kind="merged_photo",
+            stage=STAGE,
+            severity="mild",
+            title="Planes that run together in the photo",
+            text=(
+                f"{'; '.join(named)}: most of their borders differ by less than half a step in the photo, over "
+                f"{say_length(first.merged_cm, unit)} in the longest. The plan opens that to {opened:.1f}. Mix by the "
+                "plan there, not by the photo."
+            ),
+            weight=first.merged_cm,
+            planes=(first.far, first.near),
+            remedies=(_show(first.far, first.near), _let_go(first.far, first.near)),
         )
-    return found
+    ]
 
 
 def _conflict(given: DepthInput, plan: DepthPlan, conflict: Conflict) -> Judgement:
@@ -147,26 +104,32 @@ def _conflict(given: DepthInput, plan: DepthPlan, conflict: Conflict) -> Judgeme
     )
 
 
-def _reversed_pairs(given: DepthInput, plan: DepthPlan, unit: Unit) -> list[Judgement]:
-    found = []
+def _turned_round(given: DepthInput, plan: DepthPlan, unit: Unit) -> list[Judgement]:
+    """Say where the air turns round what the photo shows, and once where the painter turns the air round."""
+    found, against = [], []
+    air = float(value_from_luminance(100 * luminance(given.settings.profile.airlight_linear())))
     for border, gap in zip(given.borders, plan.gaps, strict=True):
+        by_air = air_direction(given, border, air > nearest_land(given))
         photo_has_far_lighter = border.difference < 0
-        if abs(border.difference) < REVERSED_BY or photo_has_far_lighter == (gap.sign > 0) or gap.wanted == 0:
-            continue
         far, near = given.specs[border.far - 1], given.specs[border.near - 1]
+        if by_air and gap.sign != by_air:
+            against.append(f"{far.name} and {near.name}")
+            continue
+        reverses = abs(border.difference) >= REVERSED_BY and photo_has_far_lighter != (gap.sign > 0)
+        if not by_air or not reverses or gap.wanted == 0:
+            continue
         lighter, darker = (far, near) if photo_has_far_lighter else (near, far)
         found.append(
             Judgement(
                 key=f"reversed_pair:{border.far}:{border.near}",
                 kind="reversed_pair",
                 stage=STAGE,
-                severity="mild",
+                severity="mild" if border.length_cm >= LEAST_REVERSED_CM else "note",
                 title=f"The plan turns {far.name} and {near.name} round",
                 text=(
                     f"In the photo {lighter.name} is {abs(border.difference):.1f} steps lighter than {darker.name} "
-                    "along "
-                    f"{say_length(border.length_cm, unit)}; this veil would have it the other way. Both can be right: "
-                    "sunlit snow or a lit field stays lighter than the air before it."
+                    f"along {say_length(border.length_cm, unit)}; this veil would have it the other way. Both can be "
+                    "right: sunlit snow or a lit field stays lighter than the air before it."
                 ),
                 weight=border.length_cm,
                 planes=(border.far, border.near),
@@ -180,6 +143,15 @@ def _reversed_pairs(given: DepthInput, plan: DepthPlan, unit: Unit) -> list[Judg
                 ),
             )
         )
+    if against:
+        found.append(
+            Judgement(
+                "against_veil", "against_veil", STAGE, "note", "You turn the air round",
+                f"{'; '.join(against)}: by this veil the other one would be the lighter. It is your picture; a low sun "
+                "or a cloud's shadow does the same.",
+                1.0,
+            )
+        )  # fmt: skip
     return found
 
 
@@ -267,12 +239,13 @@ def audit_depth(given: DepthInput, plan: DepthPlan, unit: Unit, width_cm: float)
     width_cm : float
         Width of the support. [cm]
     """
+    if not any(spec.marked for spec in given.specs):
+        return _unmarked(given)  # nothing is judged on bands that were only guessed
     return most_costly_first(
         [
             *(_conflict(given, plan, c) for c in plan.ladder.conflicts),
-            *_merged_in_plan(given, plan, unit),
             *_merged_in_photo(given, plan, unit, width_cm),
-            *_reversed_pairs(given, plan, unit),
+            *_turned_round(given, plan, unit),
             *_unmarked(given),
             *_distances(given),
             *audit_rooms(given, plan),

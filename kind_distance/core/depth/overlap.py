@@ -61,7 +61,7 @@ def audit_overlap(given: DepthInput, plan: DepthPlan, unit: Unit) -> list[Judgem
         remedies.append(Remedy("Show the border", "show_border", {"far": border.far, "near": border.near}))
         found.append(
             Judgement(
-                f"unclear_overlap:{border.far}:{border.near}", "unclear_overlap", STAGE, "mild",
+                f"unclear_overlap:{border.far}:{border.near}", "unclear_overlap", STAGE, "note",
                 f"Which is in front, {far.name} or {near.name}?",
                 f"They meet along {say_length(border.length_cm, unit)} at {say_value(v_far)} and {say_value(v_near)}; "
                 f"{only} tells the nearer. Two clues of four make it sure: foot, value, air, detail.",

@@ -1,8 +1,9 @@
 """From what the photo shows and the chosen veil to planned values for every plane.
 
 A plane's target lies between the value measured in the photo and the value the veil would give a surface
-like the nearest land at that plane's distance; `pull` says how far toward the veil. The ladder then keeps
-planes that meet apart.
+like the nearest land at that plane's distance; `pull` says how far toward the veil, and the air itself how much of that
+it takes: a near plane stays as it is seen. Which of two planes is the lighter is the painter's to say, else the air's
+where it really parts them, else the photo's. The ladder then keeps planes that meet apart.
 """
 
 from __future__ import annotations
@@ -22,9 +23,10 @@ from kind_distance.core.depth.veil import VeilProfile, profile_of, value_seen, w
 from kind_distance.errors import DomainError
 
 PlaneKind = Literal["sky", "land", "water"]
-Nature = Literal["solid", "see_through", "accents"]
+Nature = Literal["solid", "see_through", "glass", "accents"]
 ACCENTS_KEPT = 0.6  # share of the photo's range around the mass that is planned; common practice, no source
 TOO_CLOSE_TO_ORDER = 0.02  # closer values are ordered by what the photo shows at the border itself [V]
+AIR_PARTS = 0.1  # difference of contrast left from which on the air parts two planes; common practice, no source
 UNREAD = 5.5  # target of a plane that holds nothing yet [V]
 
 
@@ -152,7 +154,7 @@ class DepthInput:
     pairs: list[PairChoice] = field(default_factory=list)
 
 
-def _nearest_land(given: DepthInput) -> float:
+def nearest_land(given: DepthInput) -> float:
     """Mass of the nearest land plane: what a surface looks like with hardly any air before it. [V]."""
     for spec, reading in zip(reversed(given.specs), reversed(given.readings), strict=True):
         if spec.kind == "land" and reading is not None:
@@ -168,9 +170,36 @@ def _targets(given: DepthInput, profile: VeilProfile, own_value: float) -> list[
         target = measured
         if spec.kind == "land" and spec.distance_m is not None:
             veiled = value_seen(profile, own, spec.distance_m, given.settings.visibility_km)
-            target = measured + given.settings.pull * (veiled - measured)
+            taken = 1 - (contrast_left(spec, given.settings) or 1.0)
+            target = measured + given.settings.pull * taken * (veiled - measured)
+            # Nothing at that distance can look darker than the air lets it, nor lighter than it dims white.
+            target = float(np.clip(target, darkest_by_air(given.settings, spec), lightest_by_air(given.settings, spec)))
         targets.append(float(np.clip(target, PAINT_DARKEST, PAINT_LIGHTEST)))
     return targets
+
+
+def contrast_left(spec: PlaneSpec, settings: DepthSettings) -> float | None:
+    """Share of its own contrast that the air leaves a plane; None for the sky or where no distance is known."""
+    if spec.kind == "sky" or spec.distance_m is None:
+        return None
+    per_km = float(settings.profile.extinction_per_km(settings.visibility_km)[1])
+    return float(np.exp(-per_km * spec.distance_m / 1000))
+
+
+def air_direction(given: DepthInput, border: Border, air_is_lighter: bool) -> int:
+    """Which of two land planes the air makes the lighter: +1 the far one; 0 where it hardly parts them."""
+    if not _of_land(given, border) or given.settings.pull == 0:
+        return 0
+    far, near = (contrast_left(given.specs[rank - 1], given.settings) for rank in (border.far, border.near))
+    if far is None or near is None or near - far < AIR_PARTS:
+        return 0
+    return 1 if air_is_lighter else -1
+
+
+def _held_direction(given: DepthInput, border: Border) -> int:
+    """Which of two planes is the lighter where the painter holds both: +1 the far one; 0 where it is open."""
+    far, near = given.specs[border.far - 1].locked_value, given.specs[border.near - 1].locked_value
+    return 0 if far is None or near is None or far == near else 1 if far > near else -1
 
 
 def _own_direction(given: DepthInput, border: Border) -> int | None:
@@ -187,12 +216,12 @@ def _of_land(given: DepthInput, border: Border) -> bool:
 def pair_signs(given: DepthInput, targets: list[float], air_is_lighter: bool, low: float, high: float) -> list[int]:
     """Say for each border which plane is to be the lighter: +1 the far one.
 
-    The painter's word first; between land planes the veil, unless it pulls not at all; next to sky or water the
-    photo, measured against where the land planes end up, so that no three planes ask for a circle.
+    The painter's word first, also where both planes are held; then the air, where it parts two land planes; else the
+    photo, measured against where the planes end up, so that no three of them ask for a circle.
     """
     by_veil = 1 if air_is_lighter else -1
     ruled = [
-        _own_direction(given, b) or (by_veil if _of_land(given, b) and given.settings.pull > 0 else 0)
+        _own_direction(given, b) or _held_direction(given, b) or air_direction(given, b, air_is_lighter)
         for b in given.borders
     ]
     rungs = [Rung(t, s.locked_value) for t, s in zip(targets, given.specs, strict=True)]
@@ -237,6 +266,15 @@ def _colour_at(reading: PlaneReading | None, value: float) -> tuple[float, float
 
 
 @lru_cache(maxsize=256)
+def lightest_by_air(settings: DepthSettings, spec: PlaneSpec) -> float:
+    """Greatest value a plane can have: as light as the air lets a white be there, as far as it is followed. [V]."""
+    if spec.kind != "land" or spec.distance_m is None:
+        return PAINT_LIGHTEST
+    dimmed = value_seen(settings.profile, np.ones(3), spec.distance_m, settings.visibility_km)
+    return min(PAINT_LIGHTEST, PAINT_LIGHTEST + settings.pull * (dimmed - PAINT_LIGHTEST))
+
+
+@lru_cache(maxsize=256)
 def darkest_by_air(settings: DepthSettings, spec: PlaneSpec) -> float:
     """Least value a plane can have: as dark as the air lets a black be there, as far as the air is followed. [V]."""
     if spec.kind != "land" or spec.distance_m is None or settings.profile.darkens:
@@ -259,7 +297,7 @@ def plan_depth(given: DepthInput) -> DepthPlan:
     """
     profile = given.settings.profile
     low, high = key_range(given.settings.key)
-    own_value = _nearest_land(given)
+    own_value = nearest_land(given)
     air = float(value_from_luminance(100 * luminance(profile.airlight_linear())))
     targets = _targets(given, profile, own_value)
     rungs = [
@@ -279,10 +317,7 @@ def plan_depth(given: DepthInput) -> DepthPlan:
     for spec, reading, target, value in zip(given.specs, given.readings, targets, ladder.planned, strict=True):
         below = 0.0 if reading is None else ACCENTS_KEPT * (reading.mass - reading.dark)
         above = 0.0 if reading is None else ACCENTS_KEPT * (reading.light - reading.mass)
-        left = None
-        if spec.kind != "sky" and spec.distance_m is not None:
-            per_km = float(profile.extinction_per_km(given.settings.visibility_km)[1])
-            left = float(np.exp(-per_km * spec.distance_m / 1000))
+        left = contrast_left(spec, given.settings)
         darkest = darkest_by_air(given.settings, spec)
         planes.append(
             PlannedPlane(

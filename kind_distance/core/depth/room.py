@@ -5,7 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from kind_distance.core.colour.munsell import PAINT_DARKEST
-from kind_distance.core.depth.plan import DepthInput, DepthPlan, darkest_by_air
+from kind_distance.core.depth.plan import DepthInput, DepthPlan, darkest_by_air, lightest_by_air
 from kind_distance.core.judgement import Judgement, Remedy
 from kind_distance.core.wording import say_distance, say_value
 
@@ -120,6 +120,30 @@ def audit_rooms(given: DepthInput, plan: DepthPlan) -> list[Judgement]:
                 remedies=tuple(remedies),
             )
         )
+    return [*found, *_too_light(given, plan)]
+
+
+def _too_light(given: DepthInput, plan: DepthPlan) -> list[Judgement]:
+    """Name planes that the painter holds lighter than anything can look at their distance."""
+    found = []
+    for rank, (spec, planned) in enumerate(zip(given.specs, plan.planes, strict=True), start=1):
+        cap = lightest_by_air(given.settings, spec)
+        if spec.distance_m is None or spec.locked_value is None or planned.value <= cap + TOO_DARK:
+            continue
+        change: dict[str, object] = {"plane": rank, "value": round(cap, 1)}
+        found.append(
+            Judgement(
+                f"too_light_far:{rank}", "too_light_far", STAGE, "mild",
+                f"{spec.name} is held lighter than its distance",
+                f"You hold it at {say_value(planned.value)}; at {say_distance(spec.distance_m, spec.kind)} this air "
+                f"dims even white to {say_value(cap)}, as far as you follow it. Whiter, it comes forward.",
+                planned.value - cap, (rank,),
+                (
+                    Remedy(f"{spec.name} to {say_value(cap)}", "set_planned_value", change),
+                    Remedy(f"Free {spec.name}", "unlock_plane", {"plane": rank}),
+                ),
+            )
+        )  # fmt: skip
     return found
 
 

@@ -1,16 +1,11 @@
-"""The drawing under a painting: what it is drawn with, how much of it, and whether it shows through the first layer."""
+"""The drawing under a painting: what it is drawn with, and how much of it."""
 
 from __future__ import annotations
 
 from dataclasses import dataclass
 
-from kind_distance.core.judgement import Judgement, Remedy
-from kind_distance.core.paint.media import Medium
 from kind_distance.errors import DomainError
 
-PALE = 7.0  # a first layer lighter than this hides no grey line [V]; common practice, no source
-SEEN_SHARE = 0.05  # share of the picture from which on a pale area counts
-STAGE = "thumbnails"
 LINE_CM_PER_MIN = 18.0  # how fast a line is drawn with care [cm/min]; from memory
 
 
@@ -98,48 +93,3 @@ def drawing_detail_of(key: str) -> DrawingDetail:
 def drawing_minutes(lines_cm: float) -> float:
     """Time to draw so much line. [min]."""
     return lines_cm / LINE_CM_PER_MIN
-
-
-def audit_drawing(
-    medium: Medium, drawing: DrawingMedium, values: tuple[float, ...], shares: tuple[float, ...]
-) -> list[Judgement]:
-    """Judge the drawing against the first layer.
-
-    Parameters
-    ----------
-    medium : Medium
-    drawing : DrawingMedium
-    values, shares : tuple of float
-        Value of each step of the chosen thumbnail [V], and what it takes of the picture.
-    """
-    pale = [
-        (value, share) for value, share in zip(values, shares, strict=True) if value >= PALE and share >= SEEN_SHARE
-    ]
-    if not drawing.shows_through or not pale:
-        return []
-    thin = "A wash" if medium.first_paint == "watercolour" else "A thin first layer"
-    lightest = max(pale)
-    if drawing.key == "pencil":
-        remedies = tuple(
-            Remedy(DRAWING_MEDIA[key].name.capitalize(), "set_brief", {"drawing_medium": key})
-            for key in (
-                ("pale_pencil", "water_soluble") if medium.first_paint == "watercolour" else ("charcoal", "thin_paint")
-            )
-        )
-        return [
-            Judgement(
-                "drawing_shows", "drawing_shows", STAGE, "mild", "Pencil will show through the pale areas",
-                f"{thin} at {lightest[0]:.1f}, which covers {100 * sum(s for _, s in pale):.0f} % of the "
-                "picture, does not "
-                "hide graphite, and what is under paint can't be rubbed out. Keep it off the lights, or draw "
-                "with something else.",
-                100 * lightest[1], (), remedies,
-            )
-        ]  # fmt: skip
-    return [
-        Judgement(
-            "drawing_shows", "drawing_shows", STAGE, "note", "The pen line stays in the pale areas",
-            f"{thin} at {lightest[0]:.1f} leaves it in full. If it is part of the picture, mean it so.",
-            1.0, (), (Remedy("Pale pencil", "set_brief", {"drawing_medium": "pale_pencil"}),),
-        )
-    ]  # fmt: skip

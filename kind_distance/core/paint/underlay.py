@@ -13,14 +13,15 @@ UNDERLAY = "white underlay"  # title of the pass that answers on a plane not beg
 OPAQUE_LAYER = "opaque layer"  # and on one that is: nothing can be put under paint that is there
 ABOVE_GROUND = 2.5  # how much lighter than its ground a thin light layer may be [V]; common practice, no source
 THIN_HUES = (35.0, 115.0)  # oranges and yellows, whose pigments mostly cover badly [degrees of hue, CIELAB]
-THIN_CHROMA = 14.0
-PALE = 7.0
+THIN_CHROMA = 25.0
 
 
 def _thin(linear: tuple[float, float, float], value: float) -> bool:
     lab = np.asarray(lab_from_linear(np.array(linear, dtype=np.float32)[None, None]))[0, 0]
     hue = float(np.degrees(np.arctan2(lab[2], lab[1]))) % 360
-    return value >= PALE or (THIN_HUES[0] <= hue <= THIN_HUES[1] and float(np.hypot(lab[1], lab[2])) >= THIN_CHROMA)
+    return (
+        value >= ABOVE_GROUND and THIN_HUES[0] <= hue <= THIN_HUES[1] and float(np.hypot(lab[1], lab[2])) >= THIN_CHROMA
+    )
 
 
 def audit_underlay(
@@ -62,8 +63,8 @@ def audit_underlay(
             found.append(
                 Judgement(
                     f"shows_through:p{rank}", "shows_through", STAGE, "mild", f"The ground will show through {name}",
-                    f"Planned {value:.1f} over a ground of {ground.value:.1f}. Pale and yellow colours cover "
-                    f"badly: one layer will look dull and patchy. {helps}",
+                    f"Planned {value:.1f} over a ground of {ground.value:.1f}. Yellows and oranges cover "
+                    f"badly: one layer will look dull or green. {helps}",
                     value - ground.value, (rank,), (remedy,),
                 )
             )  # fmt: skip
