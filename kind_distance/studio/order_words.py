@@ -134,8 +134,10 @@ def _tacky(told: Told) -> Words:
 
 def _blend(told: Told) -> Words:
     each = told.first
-    remedies = [Remedy("Mist it", "set_pass", {"number": each.id, "aids": [*each.aids, "mist"]})]
-    if each.paint == "watercolour":
+    remedies = []
+    if "mist" not in each.aids:
+        remedies.append(Remedy("Mist it", "set_pass", {"number": each.id, "aids": [*each.aids, "mist"]}))
+    if each.paint == "watercolour" and "wetted" not in each.aids:
         remedies.insert(0, Remedy("Soak the sheet first", "set_pass", {"number": each.id, "aids": ["wetted"]}))
     remedies.append(Remedy("In two parts", "split_pass", {"number": each.id}))
     return (
@@ -369,8 +371,8 @@ def _brush(told: Told) -> Words:
     each, narrow = told.first, told.measure("narrowest_mm")
     return (
         f"The brush for {each.said} is too wide",
-        f"Its mark is {told.measure('mark_mm'):g} mm; {told.things()} {'want' if len(told.finding.things) > 1 else 'wants'} "
-        f"{narrow:g} mm. Put a finer brush out before you begin.",
+        f"Its mark is {told.measure('mark_mm'):g} mm; {told.things()} "
+        f"{'want' if len(told.finding.things) > 1 else 'wants'} {narrow:g} mm. Put a finer brush out before you begin.",
         (Remedy(f"A mark of {narrow:g} mm", "set_pass", {"number": each.id, "mark_mm": narrow}),),
     )
 
@@ -396,8 +398,8 @@ def _unsafe(told: Told) -> Words:
     session = next(each for each in told.scene.sessions if each.number == told.finding.sessions[0])
     return (
         f"{session.name}: a dangerous place to stand",
-        f"{first_upper(say_list(list(session.hazards)))}. No picture is worth it: look for another spot, and keep to local "
-        "rules and official warnings.",
+        f"{first_upper(say_list(list(session.hazards)))}. No picture is worth it: look for another spot, and keep to "
+        "local rules and official warnings.",
         (Remedy("Another spot is found", "set_session", {"session": session.number, "hazards": []}),),
     )
 

@@ -25,9 +25,25 @@ PARTS: tuple[tuple[PassKind, str, int, str], ...] = (
     ("lights", "light", 3, "The light on it, last."),
 )
 
+THING_SHARE = 0.2  # of its plane that a thing's own passes touch, until the painter says otherwise [memory]
+
 
 def _tied(state: State, element: int) -> list[PassRecord]:
-    return [each for each in state.passes if element in each.elements]
+    """List the passes that paint one thing alone; those that paint it among others are not its recipe."""
+    return [each for each in state.passes if each.elements == (element,)]
+
+
+def _has_recipe(state: State, element: int) -> bool:
+    """Whether a thing has its own base: the other parts of a recipe stand on it."""
+    return any(each.kind == PARTS[0][0] for each in _tied(state, element))
+
+
+def _shared_no_more(state: State, elements: list[int]) -> State:
+    """Take things that get their own passes out of the ones that paint them among others."""
+    own = set(elements)
+    left = (tuple(n for n in each.elements if n not in own) for each in state.passes)
+    passes = (replace(each, elements=kept) if kept else each for each, kept in zip(state.passes, left, strict=True))
+    return replace(state, passes=tuple(passes))
 
 
 def _with(state: State, made: list[PassRecord]) -> State:
@@ -47,7 +63,7 @@ def add_recipe(desk: Desk, *, element: Number) -> Changed:
     thing = find(state, "element", element)
     if thing.plane is None:
         raise DomainError(f"{thing.name} lies in no plane yet.", "Put it into a plane first.")
-    if _tied(state, element):
+    if _has_recipe(state, element):
         raise InUseError(f"{thing.name} has its passes already.", "Change single ones, or add another by hand.")
     medium = medium_of(state.brief.medium)
     made = []
@@ -67,9 +83,10 @@ def add_recipe(desk: Desk, *, element: Number) -> Changed:
                 THICKNESS.get(kind, 1.0),
                 why,
                 elements=(element,),
+                share=THING_SHARE,
             )
         )
-    return _with(state, made), f"Passes for {thing.name}"
+    return _with(_shared_no_more(state, [element]), made), f"Passes for {thing.name}"
 
 
 def copy_recipe(
@@ -79,7 +96,7 @@ def copy_recipe(
     state = own_passes(desk)
     pattern = _tied(state, element)
     source = find(state, "element", element)
-    if not pattern:
+    if not _has_recipe(state, element):
         raise DomainError(f"{source.name} has no passes of its own to copy.", "Give it a recipe first.")
     others = [find(state, "element", number) for number in dict.fromkeys(to) if number != element]
     if not others:
@@ -92,12 +109,13 @@ def copy_recipe(
             each, planes=_plane_of(other), elements=(other.number,), done_start=None, done_end=None, planned_min=None
         )
         for other in others
-        if not _tied(state, other.number)
+        if not _has_recipe(state, other.number)
         for each in pattern
     ]
     if not made:
         raise InUseError("All of them have passes already.", "Change single ones instead.")
     names = ", ".join(each.name for each in others)
+    state = _shared_no_more(state, [each.number for each in others])
     return _with(state, made), clean_text(f"As {source.name}: {names}"[:LONGEST_NAME], "change", LONGEST_NAME)
 
 
