@@ -6,7 +6,9 @@ from kind_distance.core.paint.media import ground_of, medium_of
 from kind_distance.core.schedule.rules import plain_scene, rules_of
 
 
-def derive(facts, medium="acrylic", school="far_to_near", ground="white", borders=(), *, support="board", area=1050.0, **more):
+def derive(
+    facts, medium="acrylic", school="far_to_near", ground="white", borders=(), *, support="board", area=1050.0, **more
+):
     """The passes that planes need; `more` goes to what stands around them."""
     scene = scene_for(facts, borders, medium, school, area)
     kept = more.pop("kept", ())

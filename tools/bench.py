@@ -14,6 +14,7 @@ import sys
 import tempfile
 import time
 from collections.abc import Callable, Iterator
+from dataclasses import replace
 from pathlib import Path
 
 import httpx
@@ -25,16 +26,16 @@ from kind_distance.api.app import create_app
 from kind_distance.core.colour.srgb import linear_from_codes
 from kind_distance.core.depth.audit import audit_depth
 from kind_distance.core.depth.plan import plan_depth
+from kind_distance.core.judging.judge import judge
+from kind_distance.core.judging.model import Painted
 from kind_distance.core.paint.media import medium_of
-from kind_distance.core.passes.advice import audit_brushes, audit_covered, audit_crossed
-from kind_distance.core.passes.order import judge_order
-from kind_distance.core.passes.schools import school_of
 from kind_distance.core.picture.page import find_frames, sketch_values, straighten_sketch
 from kind_distance.core.picture.thumbnail import ThumbnailSettings, make_thumbnail, simplify
 from kind_distance.core.schedule.cost import plan_cost
 from kind_distance.core.schedule.model import Problem
 from kind_distance.core.schedule.offers import offer_plans
 from kind_distance.core.schedule.plan import make_schedule, place_listed
+from kind_distance.core.schedule.rules import plain_scene
 from kind_distance.core.schedule.search import Listed, search
 from kind_distance.core.schedule.seek import sought
 from kind_distance.demo.seed import picture_bytes, seed
@@ -227,18 +228,19 @@ def sought_plans() -> Iterator[Figure]:
         cost = plan_cost(problem, place_listed(problem, found[0]))
         yield f"{count}: its cost against the best known", cost / best, share, "x"
     problem, facts, borders = made_up(120, 20, 200)
-    passes_120, acrylic, school = list(problem.passes), medium_of("acrylic"), school_of("far_to_near")
+    plain = plain_scene(facts, borders, medium_of("acrylic"), "far_to_near")
+    begun = {each.pass_id: each for each in make_schedule(problem).placements}
+    painted = tuple(
+        Painted(each, begun[each.id].start, begun[each.id].end) if each.id in begun else Painted(each)
+        for each in problem.passes
+    )
+    scene = replace(plain, passes=tuple(sorted(painted, key=lambda each: each.start or 0)))
 
     def all_judged() -> object:
-        return (
-            judge_order(passes_120, borders, acrylic, facts, school),
-            audit_covered(passes_120, borders, facts, school, set()),
-            audit_brushes(passes_120, facts, set()),
-            audit_crossed(passes_120, (), acrylic, set()),
-        )
+        return judge(scene)
 
-    judge = median_ms(all_judged, 7)
-    yield f"judgements on {len(problem.passes)} passes (median)", judge, 50.0, "ms"
+    judging = median_ms(all_judged, 7)
+    yield f"judgements on {len(problem.passes)} passes (median)", judging, 50.0, "ms"
     problem, _, _ = made_up(30, 5, 150)
 
     def offers() -> object:

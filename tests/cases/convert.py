@@ -101,7 +101,9 @@ def _approach(case):
 
 def _drawn(case):
     """What the painting is drawn with, by its good order; nothing where nothing is drawn."""
-    drawn = [p["drawing_medium"] for p in case["good"]["passes"] if p["technique"] == "draw" and p["sheet"] == "painting"]
+    drawn = [
+        p["drawing_medium"] for p in case["good"]["passes"] if p["technique"] == "draw" and p["sheet"] == "painting"
+    ]
     known = {"graphite": "pencil", "thinned paint": "thin_paint", "charcoal": "charcoal", "pen": "pen", "marker": "pen"}
     return known.get(drawn[0], "pale_pencil") if drawn else "none"
 

@@ -74,7 +74,9 @@ class Planned:
     def __init__(self, judged):
         self.judged, self.work = judged, judged.work
         self.placed = {each.pass_id: each for each in self.work.schedule.placements}
-        order = sorted(self.work.passes, key=lambda each: self.placed[each.id].start if each.id in self.placed else 1e12)
+        order = sorted(
+            self.work.passes, key=lambda each: self.placed[each.id].start if each.id in self.placed else 1e12
+        )
         self.passes = order
         self.planes = judged.planes
 
@@ -126,7 +128,11 @@ class Planned:
 
     def check_underlay(self, asked):
         wanted = set(asked.get("planes") or ()) | set(asked.get("elements") or ())
-        laid = [p for p in self.passes if p.colour.value is not None and p.colour.value >= 8.5 and p.colour.opacity == "opaque"]
+        laid = [
+            p
+            for p in self.passes
+            if p.colour.value is not None and p.colour.value >= 8.5 and p.colour.opacity == "opaque"
+        ]
         got = {self.planes[r] for p in laid for r in p.planes} | {name for p in laid for name in p.things}
         return wanted <= got
 
@@ -144,8 +150,14 @@ class Planned:
     def check_last(self, asked):
         at = {each.id: n for n, each in enumerate(self.passes)}
         before = [t for name in asked.get("before") or () for t in TECHNIQUES[name]]
-        mine = [p for p in self.passes if {self.planes[r] for r in p.planes} & set(asked["planes"]) and len(p.planes) < 3]
-        rest = [p for p in self.passes if p not in mine and p.kind not in (*before, "ground", "drawing", "finish", "varnish", "sides")]
+        mine = [
+            p for p in self.passes if {self.planes[r] for r in p.planes} & set(asked["planes"]) and len(p.planes) < 3
+        ]
+        rest = [
+            p
+            for p in self.passes
+            if p not in mine and p.kind not in (*before, "ground", "drawing", "finish", "varnish", "sides")
+        ]
         return not rest or min(at[p.id] for p in mine) > max(at[p.id] for p in rest)
 
     def check_spares(self, asked):
@@ -153,10 +165,10 @@ class Planned:
         planes = {r["id"]: r["plane"] for r in self.judged.case["reserves"]}
         for name in names:
             for each in self.passes:
-                mass = each.kind in (*MASS, "glaze")
-                if mass and planes[name] in {self.planes[r] for r in each.planes} and name not in (each.spares or ()):
-                    if not (each.things and (each.share or 1) <= 0.5):
-                        return False
+                mass = each.kind in (*MASS, "glaze") and not (each.things and (each.share or 1) <= 0.5)
+                ranks = {self.planes[r] for r in each.planes}
+                if mass and planes[name] in ranks and name not in (each.spares or ()):
+                    return False
         return True
 
     def check_waits_at_most(self, asked):
@@ -181,12 +193,20 @@ class Planned:
     def check_minutes(self, asked):
         everything = sum(p.minutes for p in self.passes)
         planes, things = set(asked.get("planes") or ()), set(asked.get("elements") or ())
-        own = [p for p in self.passes if (planes and len(p.planes) == 1 and self.planes[p.planes[0]] in planes) or things & set(p.things)]
+        own = [
+            p
+            for p in self.passes
+            if (planes and len(p.planes) == 1 and self.planes[p.planes[0]] in planes) or things & set(p.things)
+        ]
         if asked.get("technique"):
             own = [p for p in own if p.kind in TECHNIQUES[asked["technique"]]]
         minutes = sum(p.minutes for p in own)
         low, high = asked.get("share_at_least", 0), asked.get("at_most", 1e9)
-        return minutes >= low * everything - 1e-9 and minutes <= high and minutes <= asked.get("share_at_most", 1) * everything
+        return (
+            minutes >= low * everything - 1e-9
+            and minutes <= high
+            and minutes <= asked.get("share_at_most", 1) * everything
+        )
 
     def check_balance(self, asked):
         at = {each.id: n for n, each in enumerate(self.passes)}

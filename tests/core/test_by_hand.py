@@ -62,7 +62,7 @@ class Putting(unittest.TestCase):
         _, plan, told = put(given, 1, 1, 640)
         self.assertEqual(plan.unplaced, ())
         self.assertEqual(starts(plan)[1], 640)
-        self.assertGreaterEqual(starts(plan)[2], 645 + 20)
+        self.assertGreaterEqual(starts(plan)[2], 645 + 15)
         self.assertEqual(told, [])
 
     def test_its_reason_says_so(self):
@@ -110,19 +110,19 @@ class Planted(unittest.TestCase):
         return fixed, plan, told
 
     def test_paint_on_undry_paint(self):
-        """Block-in ends at 610 and is touch dry at 630.25 (15 x 1.35): put on at 615 it is 15 minutes too soon."""
+        """Block-in ends at 610 and is touch dry after 15 minutes, at 625: put on at 615 it is 10 minutes too soon."""
         given = problem([layer(1, 1), layer(2, 1, kind="second_layer")], [OVER], TWO)
         fixed, _, told = self.told(given, 2, 1, 615, "undry")
-        self.assertIn("wet until about 10:30", told[0].text)
-        self.assertIn("15 min too soon", told[0].text)
+        self.assertIn("wet until about 10:25", told[0].text)
+        self.assertIn("10 min too soon", told[0].text)
         self.assertEqual(told[0].severity, "strong")
         self.cleared(fixed, told)
 
     def test_tacky_rework(self):
-        """Beside: open for 5 minutes after 610, tacky until 630."""
+        """Beside: open for 5 minutes after 610, tacky until 625."""
         given = problem([layer(1, 1), layer(2, 2)], (), TWO, {(1, 2)})
         fixed, _, told = self.told(given, 2, 1, 618, "tacky")
-        self.assertIn("tacky until about 10:30", told[0].text)
+        self.assertIn("tacky until about 10:25", told[0].text)
         self.cleared(fixed, told)
 
     def test_into_open_paint_nothing_is_said(self):

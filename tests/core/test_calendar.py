@@ -156,12 +156,12 @@ class Hands(unittest.TestCase):
         self.assertEqual(audit_hands(replace(given, not_before=730), (other,)), [], "what is over is over")
 
     def test_a_wait_offers_room_for_the_longest_pass_that_fits(self):
-        """Wait from 610 to 631: 21 minutes."""
+        """Wait from 610 to 625: 15 minutes."""
         given = problem([layer(1, 1), layer(2, 1, kind="second_layer")], [OVER])
-        following = (NextPass(7, "Pool", "block-in of Sky", 20), NextPass(8, "Mill", "details", 30))
+        following = (NextPass(7, "Pool", "block-in of Sky", 15), NextPass(8, "Mill", "details", 30))
         waits = find_waits(given, make_schedule(given), following)
-        self.assertEqual([(w.start, w.end) for w in waits], [(610, 631)])
-        self.assertIn("Room for “Pool”: block-in of Sky, 20 min.", waits[0].said)
+        self.assertEqual([(w.start, w.end) for w in waits], [(610, 625)])
+        self.assertIn("Room for “Pool”: block-in of Sky, 15 min.", waits[0].said)
         self.assertNotIn("Room", find_waits(given, make_schedule(given), ())[0].said)
 
 

@@ -5,19 +5,18 @@ from dataclasses import replace
 
 from kind_distance.core.depth.readings import Border
 from kind_distance.core.paint.handling import Handling
-from kind_distance.core.paint.media import MEDIA, ground_of, medium_of
+from kind_distance.core.paint.media import MEDIA, medium_of
 from kind_distance.core.passes.kinds import KINDS, LEVEL, WET_ONLY, cannot, kind_of, paint_in, title_in
 from kind_distance.core.passes.model import KeptFacts, Pass, PlaneFacts
-from kind_distance.core.passes.needed import Around, needed_passes
 from kind_distance.core.passes.order import cut_round
-from kind_distance.core.passes.precedence import material_rules, order_rules
-from kind_distance.core.passes.schools import SCHOOLS, school_of
+from kind_distance.core.passes.schools import SCHOOLS
 from kind_distance.core.schedule.model import Problem
 from kind_distance.core.schedule.plan import make_schedule
 from kind_distance.core.schedule.verify import verify
 from kind_distance.core.schedule.wet import DRY_SHARE, audit_wet, expired
 from kind_distance.errors import DomainError
 from tests.core.test_schedule import layer, problem, session
+from tests.planning import derive, ruled
 
 SKY = PlaneFacts("Sky", 300.0, 0.0, 8.3, 8.0, 8.6, None, sky=True)
 FIELD = PlaneFacts("Field", 600.0, 0.4, 3.5, 1.9, 5.5, 0.99)
@@ -26,10 +25,8 @@ KEPT = tuple(KeptFacts(name, name, 2, 6.0) for name in ("ground", "masked", "lif
 
 
 def needed(medium, kept=(), support="board", drawn=True, planes=(SKY, FIELD), school="far_to_near"):
-    return needed_passes(
-        list(planes), medium_of(medium), ground_of("white"), school_of(school), 900.0, 80.0,
-        Around(tuple(kept), support, drawn),
-    )  # fmt: skip
+    return derive(planes, medium, school, borders=TOUCHING, kept=tuple(kept), support=support, area=900.0,
+                  drawing="pencil" if drawn else "none")  # fmt: skip
 
 
 def rules_between(low, high, medium="acrylic"):
@@ -38,9 +35,7 @@ def rules_between(low, high, medium="acrylic"):
         Pass(1, low, () if KINDS[low].where == "whole" else (2,), low, paint_in(low, medium_of(medium)), 5),
         Pass(2, high, () if KINDS[high].where == "whole" else (2,), high, paint_in(high, medium_of(medium)), 5),
     ]
-    found = [
-        rule for rule in material_rules(two, medium_of(medium), [SKY, FIELD]) if (rule.before, rule.after) == (1, 2)
-    ]
+    found = [rule for rule in ruled(two, [SKY, FIELD], (), medium) if (rule.before, rule.after) == (1, 2)]
     return found[0].needs if found else None
 
 
@@ -55,26 +50,24 @@ class Table(unittest.TestCase):
     def test_facts_of_the_trade(self):
         """Common practice, no source: what each kind wants of the paint under it."""
         for low, high, needs in (
-            ("block_in", "glaze", "through_dry"),
+            ("block_in", "glaze", "firm"),
             ("block_in", "scumble", "touch_dry"),
             ("block_in", "blend", "not_tacky"),
             ("second_layer", "scratch", "not_tacky"),
             ("block_in", "second_layer", "touch_dry"),
-            ("details", "unify", "through_dry"),
-            ("lights", "isolating", "through_dry"),
-            ("isolating", "varnish", "through_dry"),
+            ("details", "unify", "firm"),
+            ("lights", "varnish", "through_dry"),
             ("drawing", "block_in", "done"),
             ("mask", "block_in", "done"),
-            ("block_in", "unmask", "touch_dry"),
             ("ground", "underpainting", "touch_dry"),
             ("details", "finish", "done"),
         ):
             with self.subTest(low=low, high=high):
                 self.assertEqual(rules_between(low, high), needs)
 
-    def test_oil_over_acrylic_waits_until_it_is_dry_through(self):
-        self.assertEqual(rules_between("block_in", "second_layer", "oil_over_acrylic"), "through_dry")
-        self.assertEqual(rules_between("block_in", "scumble", "oil_over_acrylic"), "through_dry")
+    def test_oil_over_acrylic_waits_until_it_is_firm(self):
+        self.assertEqual(rules_between("block_in", "second_layer", "oil_over_acrylic"), "firm")
+        self.assertEqual(rules_between("block_in", "scumble", "oil_over_acrylic"), "firm")
 
     def test_what_does_not_work_in_a_paint_says_why(self):
         self.assertIn("does not lift", cannot("lift", "acrylic"))
@@ -121,11 +114,14 @@ class Derived(unittest.TestCase):
     def test_without_a_drawing_there_is_no_pass_for_it(self):
         self.assertNotIn(("drawing", None), self.kinds("acrylic", drawn=False))
 
-    def test_soft_planes_are_blended_only_in_paint_that_stays_open(self):
+    def test_soft_planes_are_laid_as_a_blend_and_kept_open(self):
+        """In paint that closes sooner than the blend takes, the sheet is soaked or the paint misted."""
         soft = replace(FIELD, handling=Handling(marks="soft"))
-        self.assertIn(("blend", 2), self.kinds("oil", planes=(SKY, soft)))
-        for medium in ("acrylic", "gouache", "watercolour", "rewettable_acrylic"):
-            self.assertNotIn(("blend", 2), self.kinds(medium, planes=(SKY, soft)), medium)
+        aids = {
+            medium: next(p.aids for p in needed(medium, planes=(SKY, soft)) if p.kind == "blend")
+            for medium in ("acrylic", "watercolour", "oil")
+        }
+        self.assertEqual(aids, {"acrylic": ("mist",), "watercolour": ("wetted",), "oil": ()})
 
     def test_every_medium_and_school_with_all_lights_is_placed_and_holds(self):
         """Property: whatever is derived, the verifier finds nothing in its plan."""
@@ -134,8 +130,8 @@ class Derived(unittest.TestCase):
         for medium in MEDIA.values():
             for school in SCHOOLS:
                 passes = needed(medium.key, KEPT, "canvas", planes=(SKY, soft), school=school)
-                rules = (*material_rules(passes, medium, [SKY, soft]), *order_rules(passes, TOUCHING, [SKY, soft]))
-                given = Problem(tuple(passes), rules, frozenset({(1, 2)}), medium.beside, sessions)
+                rules = tuple(ruled(passes, [SKY, soft], TOUCHING, medium.key, school))
+                given = Problem(tuple(passes), rules, frozenset(), "done", sessions)
                 plan = make_schedule(given)
                 self.assertEqual(verify(given, plan), [], (medium.key, school))
                 self.assertEqual(plan.unplaced, (), (medium.key, school))
@@ -146,7 +142,7 @@ class Wet(unittest.TestCase):
 
     def plan(self, minutes, more=()):
         blend = layer(2, 1, minutes, "blend")
-        given = problem([layer(1, 1), *more, blend], material_rules([layer(1, 1), blend], medium_of("acrylic"), [SKY]))
+        given = problem([layer(1, 1), *more, blend], ruled([layer(1, 1), blend], [SKY]))
         return given, make_schedule(given)
 
     def test_a_blend_that_fits_comes_before_all_else(self):
@@ -176,18 +172,24 @@ class Things(unittest.TestCase):
     """What is painted of a thing goes over its plane, and reaches no border."""
 
     def setUp(self):
-        self.base = replace(layer(2, 1, 5), things=("Boat",))
-        self.other = replace(layer(3, 1, 5, "second_layer"), things=("Shed",))
+        self.base = replace(layer(2, 1, 5), things=("Boat",), share=0.2)
+        self.other = replace(layer(3, 1, 5, "second_layer"), things=("Shed",), share=0.2)
 
     def test_over_its_plane_and_apart_from_other_things(self):
-        passes = [layer(1, 1), self.base, self.other, replace(layer(4, 1, 5, "second_layer"), things=("Boat",))]
-        pairs = {(r.before, r.after) for r in material_rules(passes, medium_of("acrylic"), [SKY])}
+        passes = [
+            layer(1, 1),
+            self.base,
+            self.other,
+            replace(layer(4, 1, 5, "second_layer"), things=("Boat",), share=0.2),
+        ]
+        pairs = {(r.before, r.after) for r in ruled(passes, [SKY])}
         self.assertEqual(pairs, {(1, 2), (1, 3), (1, 4), (2, 4)})
 
     def test_it_cuts_nothing_round(self):
         passes = [layer(4, 2), replace(layer(2, 1), things=("Boat",))]
         self.assertEqual(cut_round(passes, TOUCHING), [])
-        self.assertEqual(order_rules(passes, TOUCHING, [SKY, FIELD]), [])
+        found = ruled([replace(p, share=0.2) if p.things else p for p in passes], [SKY, FIELD], TOUCHING)
+        self.assertEqual([r for r in found if r.border_cm], [])
 
 
 if __name__ == "__main__":

@@ -98,7 +98,7 @@ class AgainstAllOrders(unittest.TestCase):
         self.assertGreaterEqual(equal, len(cases) - 4)
 
     def test_too_large_it_says_so_and_keeps_what_is_known(self):
-        large = painting(6, 3, 120)
+        large = painting(12, 6, 150)
         self.assertEqual(plan_exactly(large, 1e9), ((), False))
         problem = painting(3, 3, 80, 2)
         best = plan_cost(problem, place_listed(problem, sought(problem)))
@@ -116,7 +116,7 @@ class Searching(unittest.TestCase):
                 self.assertEqual(verify(problem, make_schedule(problem, sought(problem))), [])
 
     def test_a_large_painting(self):
-        problem = painting(12, 6, 150, 5)
+        problem = painting(16, 8, 150, 5)
         self.assertGreater(len(problem.passes), 34)
         plan = place_listed(problem, sought(problem))
         self.assertLessEqual(plan_cost(problem, plan), min(plan_cost(problem, each) for each in tried_plans(problem)))

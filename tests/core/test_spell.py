@@ -82,7 +82,7 @@ class Breaks(unittest.TestCase):
     def test_a_wait_that_is_long_enough_is_a_break(self):
         given_problem = problem([layer(1, 1, 50), layer(2, 1, 40, "second_layer")], [OVER], (capped(300),))
         plan = make_schedule(given_problem)
-        self.assertEqual(starts(plan)[2], 671, "touch dry 20.25 minutes after 650, and no break on top")
+        self.assertEqual(starts(plan)[2], 665, "touch dry 15 minutes after 650, and no break on top")
 
     def test_one_long_pass_is_the_painters_own(self):
         given_problem = problem([layer(1, 1, 90), layer(2, 2, 10)], sessions=(capped(200),))
@@ -121,20 +121,20 @@ class Breaks(unittest.TestCase):
 
 class HangsOn(unittest.TestCase):
     def test_a_chain_without_slack(self):
-        """1 dries until 630.25, 2 follows at 631; 3 fills the wait and may come later, until 2 wants the hands."""
+        """1 dries until 625, where 2 follows; 3 fills the wait and may come later, until 2 wants the hands."""
         given_problem = problem([layer(1, 1), layer(2, 1, kind="second_layer"), layer(3, 2, 5)], [OVER])
         plan = make_schedule(given_problem)
         found = {each.pass_id: each for each in find_slack(given_problem, plan)}
-        self.assertEqual(starts(plan), {1: 600, 3: 610, 2: 631})
+        self.assertEqual(starts(plan), {1: 600, 3: 610, 2: 625})
         self.assertEqual({n: each.critical for n, each in found.items()}, {1: True, 3: False, 2: True})
         self.assertEqual((found[1].minutes, found[1].held_by), (0, 2))
-        self.assertEqual((found[3].minutes, found[3].held_by), (16, 2))
-        self.assertEqual((found[2].minutes, found[2].held_by), (79, None))
+        self.assertEqual((found[3].minutes, found[3].held_by), (10, 2))
+        self.assertEqual((found[2].minutes, found[2].held_by), (85, None))
         names = {1: "the one", 2: "the other", 3: "the third"}
         self.assertEqual(
             found[1].said(names), "The end of the plan hangs on it. It cannot begin later: the other waits for it."
         )
-        self.assertIn("16 min later, until the other would have to wait", found[3].said(names))
+        self.assertIn("10 min later, until the other would have to wait", found[3].said(names))
 
     def test_moved_by_its_slack_a_plan_still_holds_and_by_more_it_does_not(self):
         """Held against the verifier, on made-up paintings."""

@@ -6,10 +6,11 @@ import numpy as np
 
 from kind_distance.core.depth.readings import MERGED_BELOW
 from kind_distance.core.paint.media import MEDIA
-from kind_distance.core.passes.needed import FIELD_RATE_CM2_MIN
+from kind_distance.core.passes.model import PlaneFacts
 from kind_distance.core.picture.cuts import FEWEST, MOST
 from kind_distance.core.wording import CM_PER_INCH, say_size
 from kind_distance.studio.changes.planes import FEWEST_PLANES, MOST_PLANES, usual_planes
+from tests.planning import derive
 
 
 class Arithmetic(unittest.TestCase):
@@ -20,7 +21,10 @@ class Arithmetic(unittest.TestCase):
 
     def test_field_rate(self):
         """12 x 9 in in 60 to 90 minutes are 72 to 108 square inches an hour (arithmetic)."""
-        per_hour = FIELD_RATE_CM2_MIN * 60 / CM_PER_INCH**2
+        planes = [PlaneFacts("Sky", 250, 0.0, 8.3, 8.0, 8.6, None, sky=True), PlaneFacts("Hill", 147, 0.1, 6.0, 5.2, 6.6, 0.6),
+                  PlaneFacts("Field", 300, 0.4, 3.5, 1.9, 5.5, 0.99)]  # fmt: skip
+        minutes = sum(p.minutes for p in derive(planes, area=697.0) if p.kind != "varnish")
+        per_hour = 697 / CM_PER_INCH**2 / minutes * 60
         self.assertTrue(72 <= per_hour <= 108, per_hour)
 
     def test_areas_of_usual_boards(self):

@@ -62,7 +62,7 @@ class Planning(unittest.TestCase):
         passes = [{"kind": "block_in", "plane": name} for name in ("Field", "Ridge", "Sky")]
         plan = planned(passes=passes)
         self.assertEqual([p.place for p in plan.work.passes], ["Field", "Ridge", "Sky"])
-        self.assertEqual([j.kind for j in plan.judgements], ["cut_round", "cut_round"])
+        self.assertEqual([j.kind for j in plan.judgements], ["far_after_near", "far_after_near"])
         self.assertIn("35 cm", plan.judgements[0].text)
         silenced = planned(passes=passes, meant_so={plan.judgements[0].key: "I like it so"})
         self.assertEqual(len(silenced.judgements), 1)

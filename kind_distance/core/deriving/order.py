@@ -54,7 +54,7 @@ def _within(each: Pass, scene: Scene, facts: list[PlaneFacts]) -> float:
 
 
 def _mix(rank: int, scene: Scene, facts: list[PlaneFacts]) -> int:
-    """Number the mixes in the order in which the planes, far to near, first ask for them."""
+    """Return the place of a plane's mix in the order in which the planes first ask for them, far to near."""
     families = [(scene.plane(r).chroma, mix_of(facts[r - 1])) for r in range(1, len(scene.planes) + 1)]
     return families.index(families[rank - 1])
 

@@ -39,9 +39,7 @@ def _hours(scene: Scene, session: JudgedSession | None, start: int) -> list[tupl
     told = scene.light_hours
     day = start // DAY
     if told.told:
-        same = [(a, b) for a, b in told.spans if a // DAY == day]
-        # Another clear day for which nothing is told: the light that was there at other hours.
-        return same
+        return [(a, b) for a, b in told.spans if a // DAY == day]
     if session is None or not session.outdoors:
         return []
     begun = min((s.start for s in scene.sessions if s.outdoors), default=session.start)

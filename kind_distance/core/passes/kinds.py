@@ -49,8 +49,6 @@ class Kind:
         What it lies on.
     wants : Dryness or None
         What it needs of the paint under it; None where the medium decides.
-    effort : float
-        Share of the whole painting time it takes on an area of usual detail [memory].
     why : str
         What it is for.
     dry_form : PassKind or None
@@ -61,7 +59,6 @@ class Kind:
     name: str
     where: Where
     wants: Dryness | None
-    effort: float
     why: str
     dry_form: PassKind | None = None
 
@@ -70,38 +67,38 @@ class Kind:
 KINDS: dict[PassKind, Kind] = {
     each.key: each
     for each in (
-        Kind("ground", "tone the ground", "whole", None, 0.05, "A middle value to judge all others against."),
-        Kind("drawing", "draw the planes", "whole", None, 0.09, "Places the borders before paint hides the support."),
-        Kind("mask", "mask the lights", "either", None, 0.02,
+        Kind("ground", "tone the ground", "whole", None, "A middle value to judge all others against."),
+        Kind("drawing", "draw the planes", "whole", None, "Places the borders before paint hides the support."),
+        Kind("mask", "mask the lights", "either", None,
              "Keeps small lights bare; needs its quarter of an hour to dry. Ventilate; labels come first."),
-        Kind("underpainting", "underpainting", "either", None, 0.2,
+        Kind("underpainting", "underpainting", "either", None,
              "Values in one colour first, so that colour can be thought of alone later."),
-        Kind("block_in", "block-in", "plane", None, 0.38, "Sets the mass of a plane."),
-        Kind("blend", "blend while wet", "plane", "not_tacky", 0.12,
+        Kind("block_in", "block-in", "plane", None, "Sets the mass of a plane."),
+        Kind("blend", "blend while wet", "plane", "not_tacky",
              "Soft passages are drawn into each other while the paint is open.", "scumble"),
-        Kind("second_layer", "second layer", "plane", None, 0.34, "Darks and lights within a plane."),
-        Kind("scumble", "scumble", "plane", "touch_dry", 0.18,
+        Kind("second_layer", "second layer", "plane", None, "Darks and lights within a plane."),
+        Kind("scumble", "scumble", "plane", "touch_dry",
              "Thin opaque paint dragged over dry paint, so that what is under it shimmers through: mist, dust, bloom."),
-        Kind("glaze", "glaze", "plane", "through_dry", 0.14,
+        Kind("glaze", "glaze", "plane", "through_dry",
              "Transparent paint over paint that is dry through: deepens and turns the colour, keeps the drawing."),
-        Kind("lift", "lift lights", "plane", "not_tacky", 0.05,
+        Kind("lift", "lift lights", "plane", "not_tacky",
              "Lights taken out of the paint with a damp brush or a cloth."),
-        Kind("details", "details", "plane", None, 1.1, "What the eye looks for near the focus."),
-        Kind("scratch", "scratch out", "plane", "not_tacky", 0.03,
+        Kind("details", "details", "plane", None, "What the eye looks for near the focus."),
+        Kind("scratch", "scratch out", "plane", "not_tacky",
              "Stems and sparks scratched into wet paint down to what lies under it.", "lights"),
-        Kind("soften", "soften edges", "either", "not_tacky", 0.04,
+        Kind("soften", "soften edges", "either", "not_tacky",
              "Edges that are to be lost are drawn over with a clean brush while they still move.", "scumble"),
-        Kind("unmask", "take the mask off", "either", "touch_dry", 0.01,
+        Kind("unmask", "take the mask off", "either", "touch_dry",
              "Only on dry paper: wet, it tears and smears. What is bare is then tied in."),
-        Kind("lights", "lights and accents", "either", "touch_dry", 0.09,
+        Kind("lights", "lights and accents", "either", "touch_dry",
              "The lightest light and the darkest dark, last and few."),
-        Kind("unify", "unify", "whole", "through_dry", 0.06,
+        Kind("unify", "unify", "whole", "through_dry",
              "One thin glaze over the whole, so that all planes stand in one light."),
-        Kind("sides", "sides of the support", "whole", None, 0.03, "Edges of a support that hangs unframed."),
-        Kind("finish", "sign and check", "whole", None, 0.03, "Signed before anything seals the surface."),
-        Kind("isolating", "isolating coat", "whole", "through_dry", 0.05,
+        Kind("sides", "sides of the support", "whole", None, "Edges of a support that hangs unframed."),
+        Kind("finish", "sign and check", "whole", None, "Signed before anything seals the surface."),
+        Kind("isolating", "isolating coat", "whole", "through_dry",
              "Parts the painting from its varnish, or shuts paint that would lift. Labels come first."),
-        Kind("varnish", "varnish", "whole", "through_dry", 0.06,
+        Kind("varnish", "varnish", "whole", "through_dry",
              "Evens the surface and protects it. Follow the label and its safety sheet; ventilate."),
     )
 }  # fmt: skip
