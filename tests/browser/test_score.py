@@ -72,7 +72,7 @@ class Score(InBrowser):
         expect(detail).to_contain_text("Not earlier:")
         detail.get_by_label("Hour").fill("17:25")
         detail.get_by_role("button", name="Put it there").click()
-        expect(detail).to_contain_text("17:25 to 17:28")
+        expect(detail).to_contain_text("17:25 to 17:27")
 
     def test_from_one_session_to_months(self):
         page = self.open()

@@ -140,7 +140,7 @@ class AtTheTable(InBrowser):
 
     def test_a_judgement_answered_and_one_meant_so(self):
         page = self.go(f"/paintings/{TEA}/planes")
-        first = page.locator("li.judgement").filter(has_text="Sky and Far ridges run together")
+        first = page.locator("li.judgement").filter(has_text="Sky and Far ridges")
         first.get_by_role("button", name="Show the border").click()
         expect(page.locator("path.border-over")).to_have_count(1)
         first.get_by_role("button", name="I mean it so").click()
@@ -166,7 +166,7 @@ class AtTheTable(InBrowser):
 
     def test_a_session_rained_off_is_answered_in_place(self):
         page = self.go(f"/paintings/{TEA}/sessions")
-        page.get_by_role("button", name="Saturday 28 November").click()
+        page.get_by_role("button", name="Sunday 29 November").click()
         page.get_by_role("button", name="Take it away").click()
         judgement = page.locator("li.judgement").filter(has_text="no place")
         expect(judgement).to_be_visible()
@@ -175,11 +175,11 @@ class AtTheTable(InBrowser):
         for _ in range(2):
             page.get_by_role("button", name="Undo").click()
             self.settle()
-        expect(page.get_by_role("button", name="Saturday 28 November")).to_be_visible()
+        expect(page.get_by_role("button", name="Sunday 29 November")).to_be_visible()
 
     def test_the_score_says_why(self):
         page = self.go(f"/paintings/{POOL}/sessions")
-        page.locator("g.bar[aria-label*='details']").first.click()
+        page.locator("g.bar[aria-label*='lights and accents']").first.click()
         expect(page.get_by_text("Not earlier:")).to_be_visible()
         expect(page.get_by_text("Varnish", exact=False).first).to_be_visible()
 

@@ -20,7 +20,9 @@ const SORTS = {
 } as const;
 const passOf = computed(() => new Map(props.work.passes.map((each) => [each.number, each])));
 const things = computed(() => props.work.wanted.filter((each) => each.sort === "thing"));
-const hasOwn = (name: string): boolean => props.work.passes.some((each) => each.thing === name);
+// A base of its own is what the other parts of a recipe stand on.
+const hasOwn = (name: string): boolean =>
+  props.work.passes.some((each) => each.thing === name && each.kind === "block_in");
 const others = computed(() =>
   things.value.filter((each) => each.number !== copying.value && !hasOwn(each.name)),
 );
