@@ -109,7 +109,7 @@ class AtTheTable(InBrowser):
         ladder = page.locator("svg.ladder")
         ladder.evaluate("drawing => { drawing.style.height = '900px' }")
         self.assertGreater(ladder.bounding_box()["height"], 2.5 * ladder.bounding_box()["width"])
-        mass = page.get_by_role("slider", name="Planned value of Woods, mist").locator("line.mass")
+        mass = page.get_by_role("slider", name="Planned value of Middle ridge").locator("line.mass")
         box = mass.bounding_box()
         x, y = box["x"] + box["width"] / 2, box["y"] + box["height"] / 2
         page.mouse.move(x, y)
