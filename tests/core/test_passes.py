@@ -1,6 +1,7 @@
 """Which passes, in which order, what an order costs: small cases worked by hand."""
 
 import unittest
+from dataclasses import replace
 
 from kind_distance.core.paint.media import GROUNDS, MEDIA, ground_of, may_lie_on, medium_of
 from kind_distance.core.passes.minutes import FINE_MIN, MASS_MIN, estimate_minutes
@@ -195,6 +196,13 @@ class Costs(unittest.TestCase):
         """Block-ins of three planes and second layers of two: 40 + 50 + 50 cm, worked by hand."""
         found = passes_for(school="dark_to_light")
         self.assertAlmostEqual(sum(length for _, _, length in cut_round(found, BORDERS)), 90 + 50)
+
+    def test_a_blended_mass_counts_as_one_laid_flat(self):
+        flat = [each for each in passes_for(school="sky_last") if each.kind == "block_in"]
+        blended = [replace(each, kind="blend") if each.planes == (1,) else each for each in flat]
+        length = sum(length for _, _, length in cut_round(flat, BORDERS))
+        self.assertGreater(length, 0)
+        self.assertEqual(sum(length for _, _, length in cut_round(blended, BORDERS)), length)
 
     def test_remixes(self):
         def order(*planes):

@@ -43,13 +43,18 @@ class OrderCost:
     buried_min: float = 0.0
 
 
+def _layer(each: Pass) -> str | None:
+    """Which layer a pass is; a mass that is blended lies where a block-in would."""
+    return "block_in" if each.kind == "blend" else each.kind if each.kind in LAYERS else None
+
+
 def cut_round(passes: list[Pass], borders: list[Border]) -> list[tuple[Pass, Pass, float]]:
     """Find passes of a farther plane that come after the same layer of a nearer one they touch."""
     found = []
     touching = {(b.far, b.near): b.length_cm for b in borders}
     for at, first in enumerate(passes):
         for second in passes[at + 1 :]:
-            if first.plane is None or second.plane is None or first.kind != second.kind or first.kind not in LAYERS:
+            if first.plane is None or second.plane is None or _layer(first) is None or _layer(first) != _layer(second):
                 continue
             if first.things or second.things:
                 continue  # a thing stands inside its plane and reaches no border
