@@ -155,6 +155,8 @@ class Wetness(unittest.TestCase):
         self.assertEqual(told(WATERCOLOUR, sky, wants), [("wet_under", (2,))])
         soft = replace(WATERCOLOUR, borders=(JudgedBorder(1, 2, 40.0, "soft"),))
         self.assertEqual(told(soft, sky, wants), [])
+        darks = one(2, "second_layer", 2, at=21, wants="touch_dry", share=0.4, **how)
+        self.assertEqual(told(WATERCOLOUR, sky, darks), [], "darks within a plane keep off its edges")
         in_acrylic = [replace(each, given=replace(each.given, paint="acrylic")) for each in (sky, wants)]
         self.assertEqual(told(USUAL, *in_acrylic), [])
 

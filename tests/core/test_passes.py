@@ -164,7 +164,9 @@ class Precedences(unittest.TestCase):
     def test_a_wet_neighbour_counts_in_watercolour_alone(self):
         """Planes of opaque paint are blocked in side by side while wet: common practice, no source."""
         for medium in MEDIA:
-            found = passes_for(medium)
+            found = [
+                replace(each, wants="") for each in passes_for(medium)
+            ]  # the painter's own washes, with no dry gap
             names = {(p.kind, p.plane): p.id for p in found}
             pair = (names["block_in", 1], names["block_in", 2])
             needs = next(r.needs for r in ruled(found, PLANES, BORDERS, medium) if (r.before, r.after) == pair)
@@ -186,6 +188,17 @@ class Precedences(unittest.TestCase):
                 with self.subTest(medium=medium, school=school):
                     self.assertTrue(networkx.is_directed_acyclic_graph(graph))
                     self.assertTrue(all(r.before < r.after for r in rules))
+
+
+class Washes(unittest.TestCase):
+    def test_the_sheet_dries_once_a_stage(self):
+        """First washes stand side by side wet, with a hair of dry paper between; over itself each waits."""
+        found = passes_for("watercolour")
+        first = {each.id for each in found if each.kind == "block_in"}
+        rules = [r for r in ruled(found, PLANES, BORDERS, "watercolour") if r.needs == "touch_dry"]
+        self.assertGreater(len(first), 2)
+        self.assertFalse([r for r in rules if r.before in first and r.after in first])
+        self.assertTrue([r for r in rules if r.before in first and r.after not in first])
 
 
 class Costs(unittest.TestCase):

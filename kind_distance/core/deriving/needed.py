@@ -28,6 +28,8 @@ SECOND_SHARE = 0.4  # of its plane that a second layer touches: its darks and li
 THING_SHARE, MOST_THINGS_SHARE = 0.06, 0.3  # of its plane that a thing takes where nothing tells its size
 ONE_SIZE = 3.0  # marks that differ by less than this factor are made with one brush
 FAR_FINE_MIN, LONGEST_FINE = 6, 240
+# Washes side by side dry once a stage, not one by one: common practice, no source.
+DRY_GAP = "Along a hard edge leave a hair of dry paper to the wash beside it; a later layer closes it."
 FOCUS_BASE = 0.16  # share of all minutes that the focus gets besides its share of the surface
 TWO_GLAZES_SHARE = 0.18  # a plane that takes so much of the surface is built of two coats
 THICKNESS: dict[PassKind, float] = {"second_layer": 1.0, "details": 1.0, "glaze": 0.8, "scumble": 0.8, "lights": 1.5}
@@ -195,6 +197,8 @@ class _Deriving:
         made = self.on(kind, (plane,), f"{100 * plane.share:.0f} % of the picture, planned at value {plane.value:.1f}.")
         if asked:
             made = replace(made, wants="touch_dry")
+        elif kind == "block_in" and self.medium.transparent and not self.glazes:
+            made = replace(made, wants="any", why=f"{made.why} {DRY_GAP}")
         if kind == "blend":
             made = replace(made, title="blend, laid wet" if not self.medium.transparent else made.title)
             made = self.kept_open(made)

@@ -19,7 +19,7 @@ from kind_distance.core.judging.films import (
     touch_minutes,
 )
 from kind_distance.core.judging.model import Finding
-from kind_distance.core.judging.reading import Read, under_of
+from kind_distance.core.judging.reading import COVERS_FROM, Read, under_of
 from kind_distance.core.paint.drying import SOAKED
 
 TACKY_BELOW = 0.8  # dose at which paint that is only to be touch dry no longer pulls
@@ -62,8 +62,8 @@ def _measured(each: Read, films: list[Read]) -> list[tuple[float, Read]]:
 
 def beside_of(each: Read, passes: tuple[Read, ...]) -> list[Read]:
     """List the wet neighbours of a wash across edges that are to stay hard."""
-    if not each.watercolour or not each.is_mass or each.only_things:
-        return []
+    if not each.watercolour or not each.is_mass or each.only_things or each.share < COVERS_FROM:
+        return []  # darks within a plane keep off its edges
     hard = {
         (border.near if border.far in each.ranks else border.far)
         for border in each.scene.borders

@@ -125,6 +125,8 @@ def _first(each: Read, read: tuple[Read, ...]) -> Iterator[Precedence]:
 
 
 def _beside(each: Read, read: tuple[Read, ...]) -> Iterator[Precedence]:
+    if each.wants != "touch_dry":
+        return  # it is painted beside wet paint on purpose
     for film in beside_of(each, read):
         yield Precedence(film.id, each.id, "touch_dry", "Wet paint beside it would run across a hard edge.")
 
