@@ -29,7 +29,7 @@ THING_SHARE, MOST_THINGS_SHARE = 0.06, 0.3  # of its plane that a thing takes wh
 ONE_SIZE = 3.0  # marks that differ by less than this factor are made with one brush
 FAR_FINE_MIN, LONGEST_FINE = 6, 240
 # Washes side by side dry once a stage, not one by one: common practice, no source.
-DRY_GAP = "Along a hard edge leave a hair of dry paper to the wash beside it; a later layer closes it."
+DRY_GAP = "Along a hard edge leave a hair of dry paper to the wash beside it; close it when both are dry."
 FOCUS_BASE = 0.16  # share of all minutes that the focus gets besides its share of the surface
 TWO_GLAZES_SHARE = 0.18  # a plane that takes so much of the surface is built of two coats
 THICKNESS: dict[PassKind, float] = {"second_layer": 1.0, "details": 1.0, "glaze": 0.8, "scumble": 0.8, "lights": 1.5}
