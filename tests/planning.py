@@ -1,9 +1,12 @@
 """Deriving and ruling passes of made-up planes, for tests that need no picture."""
 
+from pathlib import Path
+
 from kind_distance.core.depth.readings import Border
 from kind_distance.core.deriving.needed import Around, needed_passes
 from kind_distance.core.paint.media import ground_of, medium_of
 from kind_distance.core.schedule.rules import plain_scene, rules_of
+from kind_distance.rows import Brief, PlaneRecord, State
 
 
 def derive(
@@ -33,3 +36,16 @@ def ruled(passes, facts, borders=(), medium="acrylic", school="far_to_near"):
 def border(far, near, cm):
     """A border of so many centimetres."""
     return Border(far, near, cm, 0.0, 0.0, 1.0)
+
+
+NOWHERE = Path("no file of paintings")  # what has no picture asks none
+
+
+def planned_state(sessions=(), **brief):
+    """A painting without a photo: sky, hills and a bank, with sessions and what is said of the brief."""
+    planes = (
+        PlaneRecord(1, 1, "Sky", "sky", share=0.4, dark=7.0, light=8.6),
+        PlaneRecord(2, 2, "Hills", distance_m=3000.0, share=0.25, dark=5.0, light=6.6),
+        PlaneRecord(3, 3, "Bank", distance_m=12.0, share=0.35, dark=2.0, light=5.5, detail=0.3),
+    )
+    return State(Brief("Bank", **brief), planes=planes, sessions=tuple(sessions))

@@ -8,6 +8,7 @@ from pydantic import BaseModel, Field
 
 from kind_distance.api.judgementmodels import JudgementView
 from kind_distance.api.picturemodels import SourceView, ThumbnailView
+from kind_distance.rows.words import Company, Danger, Sky, UsedThing
 
 
 class FocusView(BaseModel):
@@ -226,6 +227,14 @@ class SchoolView(BaseModel):
     sessions_said: str
 
 
+class CautionView(BaseModel):
+    """A usual caution that applies; labels, safety data sheets, local rules and official warnings come first."""
+
+    kind: str
+    said: str
+    passes: list[int] = Field(description="Passes that it belongs to; none where it belongs to the whole session.")
+
+
 class SessionView(BaseModel):
     """A painting session."""
 
@@ -246,6 +255,12 @@ class SessionView(BaseModel):
     sun_w_m2: float
     air_said: str
     sky_said: str = Field(description="Sun and weather outdoors, by the made-up station; empty indoors.")
+    sky: Sky
+    hazards: list[str]
+    dangers: list[Danger] = Field(description="Kinds of danger: as said, else those on the place card.")
+    company: list[Company]
+    uses: list[UsedThing]
+    cautions: list[CautionView] = Field(description="Each once, the gravest first.")
     over: bool
     used_min: int
 
@@ -508,6 +523,10 @@ class ChoicesView(BaseModel):
     ways_to_keep: list[ChoiceView]
     pass_kinds: list[PassKindView]
     lights: list[ChoiceView]
+    dangers: list[ChoiceView]
+    company: list[ChoiceView]
+    uses: list[ChoiceView]
+    skies: list[ChoiceView]
     softness: RangeView
     smallest_share: RangeView
     focus_reach: RangeView

@@ -7,6 +7,7 @@ from typing import Literal
 from pydantic import BaseModel, Field, FiniteFloat
 
 from kind_distance.api.judgementmodels import JudgementView
+from kind_distance.rows.words import Danger
 
 
 class PlaceView(BaseModel):
@@ -90,6 +91,8 @@ class SourceView(BaseModel):
     permission: str
     standing: str
     access: str
+    dangers: list[Danger] = Field(description="Kinds of danger where one stands.")
+    cautions: list[str]
     light_deg: float | None
     made_from: int | None
     lineage: list[int] = Field(description="What it comes from, the first sketch first, itself last.")

@@ -23,6 +23,7 @@ from kind_distance.errors import DomainError
 from kind_distance.rows import DepartureRecord, NoteRecord, SourceRecord, State, ThumbnailRecord
 from kind_distance.studio import darkroom
 from kind_distance.studio.arrows import sun_of
+from kind_distance.studio.cautions import cautions_of_place
 from kind_distance.studio.clock import minute_of, moment_of
 from kind_distance.studio.darkroom import Framing
 from kind_distance.studio.facts import differs, divisions_for, facts_of
@@ -181,6 +182,8 @@ def source_view(studio: Studio, painting_id: int, state: State, source: SourceRe
         permission=source.permission,
         standing=source.standing,
         access=source.access,
+        dangers=list(source.dangers),
+        cautions=cautions_of_place(source.dangers),
         light_deg=source.light_deg,
         made_from=source.made_from,
         lineage=_lineage(state, source),

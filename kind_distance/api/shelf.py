@@ -36,6 +36,7 @@ from kind_distance.core.picture.focus import REACHES
 from kind_distance.core.picture.thumbnail import SMALLEST_RANGE, SOFTNESS_RANGE
 from kind_distance.core.wording import first_upper
 from kind_distance.rows import Brief
+from kind_distance.studio.cautions import COMPANY, DANGERS, SKIES, USES
 
 router = APIRouter(prefix="/api", tags=["shelf"])
 KEYS_SAID = {"full": "all that paint reaches", "high": "light", "middle": "neither end", "low": "dark"}
@@ -45,6 +46,10 @@ KEYS_SAID = {"full": "all that paint reaches", "high": "light", "middle": "neith
 def health() -> dict[str, str]:
     """Answer."""
     return {"status": "ready"}
+
+
+def _named(names: dict[str, str]) -> list[ChoiceView]:
+    return [ChoiceView(key=key, name=name) for key, name in names.items()]
 
 
 def _range(ends: tuple[float, float]) -> RangeView:
@@ -82,13 +87,17 @@ def choices() -> ChoicesView:
         formats=[FormatChoiceView(key=f.key, name=f.name, ratio=f.ratio) for f in FORMATS.values()],
         drawing_media=[ChoiceView(key=d.key, name=d.name, said=d.said) for d in DRAWING_MEDIA.values()],
         drawing_details=[ChoiceView(key=d.key, name=d.name, said=d.said) for d in DRAWING_DETAILS.values()],
-        brushes=[ChoiceView(key=key, name=name) for key, name in BRUSHES.items()],
-        ways_to_keep=[ChoiceView(key=key, name=name) for key, name in WAYS.items()],
+        brushes=_named(BRUSHES),
+        ways_to_keep=_named(WAYS),
         pass_kinds=[
             PassKindView(key=k.key, name=first_upper(k.name), said=k.why, of_planes=k.where != "whole")
             for k in KINDS.values()
         ],
-        lights=[ChoiceView(key=key, name=name) for key, name in LIGHTS.items()],
+        lights=_named(LIGHTS),
+        dangers=_named(DANGERS),
+        company=_named(COMPANY),
+        uses=_named(USES),
+        skies=_named(SKIES),
         softness=_range(SOFTNESS_RANGE),
         smallest_share=_range(SMALLEST_RANGE),
         focus_reach=_range(REACHES),

@@ -20,6 +20,7 @@ from kind_distance.core.wording import Unit, clock, say_length, say_list, say_mi
 from kind_distance.rows import SessionRecord, State
 from kind_distance.store.records import OtherPaintings
 from kind_distance.studio.calendar import following_of, log_of, others_of
+from kind_distance.studio.cautions import CautionSaid, cautions_by_session, dangers_of
 from kind_distance.studio.clock import say_date, say_moment
 from kind_distance.studio.outside import say_sky
 from kind_distance.studio.survey import Survey
@@ -133,8 +134,12 @@ def say_air(record: SessionRecord) -> str:
     return f"{record.temperature_c:g} °C, {record.humidity:g} %, {wind}{sun}"
 
 
+def _caution(each: CautionSaid) -> m.CautionView:
+    return m.CautionView(kind=each.kind, said=each.said, passes=list(each.passes))
+
+
 def _sessions(state: State, work: Work, now_min: int) -> list[m.SessionView]:
-    shown = []
+    shown, cautions = [], cautions_by_session(state, work)
     for record, session in zip(state.sessions, work.sessions, strict=True):
         used = sum(p.end - p.start for p in work.schedule.placements if p.session_id == session.id)
         shown.append(
@@ -156,6 +161,12 @@ def _sessions(state: State, work: Work, now_min: int) -> list[m.SessionView]:
                 sun_w_m2=record.sun_w_m2,
                 air_said=say_air(record),
                 sky_said=say_sky(state, record),
+                sky=record.sky,
+                hazards=list(record.hazards),
+                dangers=cast("Any", list(dangers_of(state, record))),
+                company=list(record.company),
+                uses=list(record.uses),
+                cautions=[_caution(each) for each in cautions[record.number]],
                 over=session.end <= now_min,
                 used_min=used,
             )

@@ -60,6 +60,7 @@ def draw_card(card: Card) -> bytes:
     canvas.setTitle(card.title)
     page = Page(canvas)
     room = A4[0] - 2 * EDGE
+    foot = page.height_of(card.caution, SANS, 9.5, room)
     y = A4[1] - EDGE - 6 * mm
     page.text(EDGE, y, card.title, SERIF, 20, width=room)
     y -= 7 * mm
@@ -84,12 +85,12 @@ def draw_card(card: Card) -> bytes:
     said = [(f"{note.number}", note.said) for note in card.notes]
     said += [(departure.letter, departure.said) for departure in card.departures]
     for mark, text in said:
-        if y < EDGE + 14 * mm:
+        if y < EDGE + foot + 8 * mm:
             canvas.showPage()
             y = A4[1] - EDGE - 6 * mm
         page.text(EDGE, y, mark, BOLD, 12)
         y = page.lines(EDGE + 9 * mm, y, text, SANS, 12, room - 9 * mm) - 1.2 * mm
-    page.lines(EDGE, EDGE + 6 * mm, card.caution, SANS, 9.5, room, 2)
+    page.lines(EDGE, EDGE + foot, card.caution, SANS, 9.5, room)
     canvas.save()
     return out.getvalue()
 

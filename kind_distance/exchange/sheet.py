@@ -57,6 +57,7 @@ class Sheet:
     air: str
     passes: tuple[SheetPass, ...]
     remarks: tuple[str, ...]
+    cautions: tuple[str, ...] = ()
 
 
 def _head(page: Page, sheet: Sheet) -> float:
@@ -138,10 +139,22 @@ def _passes(page: Page, sheet: Sheet, top: float, bottom: float) -> int:
     return count
 
 
+def _cautions(page: Page, sheet: Sheet) -> float:
+    """Write the cautions of the session at the very foot, whole; return the height that is taken."""
+    if not sheet.cautions:
+        return 0.0
+    said = " ".join(sheet.cautions)
+    wide, size = A4[0] - 2 * EDGE, 9.0
+    high = page.height_of(said, SANS, size, wide)
+    page.text(EDGE, EDGE + high, "Take care. Labels, safety data sheets and local rules come first.", BOLD, 10)
+    page.lines(EDGE, EDGE + high - size * 1.22, said, SANS, size, wide, 60)
+    return high + 5 * mm
+
+
 def _remarks(page: Page, sheet: Sheet) -> float:
     """Write the painter's own exceptions at the foot; return the height that is taken."""
     lines = [*sheet.remarks[:4]]
-    y = EDGE
+    y = EDGE + _cautions(page, sheet)
     for line in reversed(lines):
         page.text(EDGE, y, line, ITALIC, 11, width=A4[0] - 2 * EDGE)
         y += 5 * mm

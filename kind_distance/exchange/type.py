@@ -9,6 +9,7 @@ from importlib import resources
 
 from reportlab.lib.pagesizes import A4
 from reportlab.lib.units import mm
+from reportlab.lib.utils import simpleSplit
 from reportlab.pdfbase import pdfmetrics
 from reportlab.pdfbase.ttfonts import TTFont
 from reportlab.pdfgen.canvas import Canvas
@@ -65,6 +66,10 @@ class Page:
             self.canvas.drawRightString(x, y, shown)
         else:
             self.canvas.drawString(x, y, shown)
+
+    def height_of(self, text: str, font: str, size: float, width: float) -> float:
+        """Height of a paragraph that is broken between words."""
+        return len(simpleSplit(_known(text, font), font, size, width)) * size * 1.22
 
     def lines(self, x: float, y: float, text: str, font: str, size: float, width: float, most: int = 40) -> float:
         """Write a paragraph, broken between words; return the height after it."""

@@ -18,6 +18,7 @@ from kind_distance.exchange.document.reading import open_document
 from kind_distance.exchange.pictures import MOST_BYTES
 from kind_distance.rows import State
 from kind_distance.store.database import migrate, opened
+from kind_distance.studio.cautions import cautions_by_session, cautions_unplaced
 from kind_distance.studio.clock import iso, minute_of
 from kind_distance.studio.darkroom import take_in
 from kind_distance.studio.document.reading import Taken, pictures_of, state_of
@@ -138,9 +139,25 @@ def as_data(plan: Planned) -> dict[str, Any]:
             }
             for each in plan.judgements
         ],
+        "cautions": _cautions(plan),
         "cost": _cost(work.cost),
         "schools": [{"name": offer.school.name, **_cost(offer.cost)} for offer in plan.schools],
     }
+
+
+def _cautions(plan: Planned) -> list[dict[str, Any]]:
+    """Give the cautions of every session, or of all passes where none is planned."""
+    state, work = plan.state, plan.work
+    by_session = cautions_by_session(state, work)
+    found = [
+        {"session_start": session.start, "kind": each.kind, "text": each.said, "passes": list(each.passes)}
+        for session in state.sessions
+        for each in by_session[session.number]
+    ]
+    return found + [
+        {"session_start": None, "kind": each.kind, "text": each.said, "passes": list(each.passes)}
+        for each in cautions_unplaced(state, work)
+    ]
 
 
 def _cost(cost: OrderCost) -> dict[str, float]:
@@ -180,5 +197,7 @@ def as_text(plan: Planned) -> str:
         for each in data["judgements"]:
             lines += [f"  {each['title']} ({each['severity']})", f"    {each['text']}"]
             lines += [f"    -> {label}" for label in each["remedies"]]
+    if data["cautions"]:
+        lines += ["", "Take care:", *(f"  {said}" for said in dict.fromkeys(each["text"] for each in data["cautions"]))]
     lines += ["", "Drying times are estimates: touch the paint before you trust them. Labels come first."]
     return "\n".join(lines)

@@ -9,7 +9,17 @@ from annotated_types import Ge, Le, MaxLen, MinLen
 
 from kind_distance.rows.marks import Moment as ClockTime
 from kind_distance.rows.marks import NotInDocument, RefersTo, Unit, Words
-from kind_distance.rows.words import ClockMinute, LightSource, Moment, Number, Text
+from kind_distance.rows.words import (
+    ClockMinute,
+    Company,
+    Danger,
+    LightSource,
+    Moment,
+    Number,
+    Sky,
+    Text,
+    UsedThing,
+)
 
 Around = Annotated[int, Ge(0), Le(240), Unit("min")]
 
@@ -34,6 +44,14 @@ class SessionRecord:
         Words("painting without a break", "Painting without a break that is not gone beyond."),
     ] = None  # fmt: skip
     hazards: Annotated[tuple[Text, ...], MaxLen(12), Words("dangers", "What is dangerous at this place.")] = ()
+    dangers: Annotated[
+        tuple[Danger, ...] | None,
+        MaxLen(12),
+        Words("kinds of danger", "Of this place; those on the main photo's place card where nobody said."),
+    ] = None
+    company: Annotated[tuple[Company, ...], MaxLen(4), Words("company", "Who is near, or nobody.")] = ()
+    uses: Annotated[tuple[UsedThing, ...], MaxLen(9), Words("things used", "Besides brushes and paint.")] = ()
+    sky: Annotated[Sky, Words("weather", "What the painter expects.")] = ""
     looks_at: Annotated[LightSource, Words(says="What is looked at: life, a photo, or what is imagined.")] = ""
 
 

@@ -20,6 +20,7 @@ from kind_distance.rows.marks import (
 )
 from kind_distance.rows.words import (
     Coordinate,
+    Danger,
     Degrees,
     DepartureKind,
     EditKind,
@@ -98,6 +99,7 @@ class SourceRecord:
     corners: Annotated[tuple[Place, ...], MaxLen(4), Words(says="Of the frame it was cut out of on a page.")] = ()
     air_veil: Annotated[Word | None, Words(says="The air it was taken in, where it is not the painting's own.")] = None
     air_visibility_km: Kilometres | None = None
+    dangers: Annotated[tuple[Danger, ...], MaxLen(12), Words("dangers", "Kinds of danger where one stands.")] = ()
 
 
 @dataclass(frozen=True)

@@ -55,3 +55,12 @@ LineRemoved = Literal["", "none", "brushed_off", "rubbed_out", "washed_off"]
 LightSource = Literal["", "life", "photo", "imagination"]
 Sheet = Literal["painting", "other"]
 Approach = Literal["", "washes", "wet_in_wet", "glazes", "misted"]
+Danger = Literal[
+    "road", "from_a_car", "edge", "water", "uphill", "wildlife", "remote", "storm_damage", "private_land", "protected",
+    "drone", "living_things",
+]  # fmt: skip
+Company = Literal["alone", "children", "pets", "crowd"]
+UsedThing = Literal[
+    "solvent", "spray", "paint_mist", "bare_fingers", "dust", "sharp_tools", "mains", "natural_water", "heavy_gear"
+]
+Sky = Literal["", "dry", "rain", "storm"]

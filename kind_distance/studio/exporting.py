@@ -16,6 +16,7 @@ from kind_distance.exchange.pictures import png
 from kind_distance.exchange.transfer import Transfer, contour_lines, draw_transfer, length_cm, transfer_svg
 from kind_distance.rows import DepartureRecord, NoteRecord, SourceRecord, State, ThumbnailRecord
 from kind_distance.studio import darkroom
+from kind_distance.studio.cautions import cautions_of_place
 from kind_distance.studio.facts import divisions_for
 from kind_distance.studio.plates import framing_of, plate_of, settings_of, size_on_support, source_of, thumbnail_of
 
@@ -143,6 +144,6 @@ def card_of(file: Path, state: State, number: int) -> bytes:
             )
             for at, each in enumerate(departures)
         ),
-        CAUTION,
+        " ".join([*cautions_of_place(source.dangers), CAUTION]),
     )
     return draw_card(card)

@@ -25,6 +25,7 @@ from kind_distance.core.passes.model import KeptFacts, PlaneFacts
 from kind_distance.core.schedule.model import Session
 from kind_distance.core.schedule.work import Work, painted_in
 from kind_distance.rows import PlaneRecord, State
+from kind_distance.studio.cautions import grave_dangers
 from kind_distance.studio.clock import minute_of
 from kind_distance.studio.order_words import say_finding
 from kind_distance.studio.strokes import plane_numbers
@@ -144,7 +145,7 @@ def _sessions(state: State, sessions: tuple[Session, ...]) -> tuple[JudgedSessio
             session.from_door,
             session.to_door,
             session.outdoors,
-            records[session.id].hazards,
+            grave_dangers(state, records[session.id]),
             _from_life(records[session.id].looks_at, state.brief.light_from),
         )
         for session in sessions

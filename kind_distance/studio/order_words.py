@@ -400,7 +400,14 @@ def _unsafe(told: Told) -> Words:
         f"{session.name}: a dangerous place to stand",
         f"{first_upper(say_list(list(session.hazards)))}. No picture is worth it: look for another spot, and keep to "
         "local rules and official warnings.",
-        (Remedy("Another spot is found", "set_session", {"session": session.number, "hazards": []}),),
+        (
+            Remedy("Another spot is found", "set_session", {"session": session.number, "hazards": [], "dangers": []}),
+            Remedy(
+                "Paint it indoors",
+                "set_session",
+                {"session": session.number, "outdoors": False, "hazards": [], "dangers": []},
+            ),
+        ),
     )
 
 

@@ -8,7 +8,7 @@ from kind_distance.core.judgement import Judgement
 from kind_distance.core.light.station import StationReading, read_station, sun_over
 from kind_distance.core.light.sun import wind
 from kind_distance.core.light.wanted import LightWanted, light_wanted
-from kind_distance.core.schedule.outdoors import InLight, Outing, audit_in_light, audit_outings
+from kind_distance.core.schedule.outdoors import InLight, Outing, OwnAir, audit_in_light, audit_outings
 from kind_distance.core.schedule.work import Work
 from kind_distance.errors import DomainError
 from kind_distance.rows import SessionRecord, SourceRecord, State
@@ -42,13 +42,15 @@ def say_sky(state: State, session: SessionRecord) -> str:
 
 
 def judge_outdoors(state: State, work: Work, now_min: int) -> list[Judgement]:
-    """Judge the light and the weather of the sessions outdoors; without a place on earth there is nothing to say."""
+    """Judge the light and the weather of the sessions outdoors.
+
+    The weather is the painter's own word, else the station's where the place on earth is known; the sun needs a place.
+    """
     source = main_source(state)
-    if source is None or source.latitude is None or source.longitude is None:
-        return []
     outside = tuple(session for session in state.sessions if session.outdoors)
-    wanted = _wanted(source, state.brief.light)
-    lit = _in_light(source, outside, work, now_min, wanted)
+    placed = source is not None and source.latitude is not None and source.longitude is not None
+    wanted = _wanted(source, state.brief.light) if source is not None and placed else None
+    lit = _in_light(source, outside, work, now_min, wanted) if source is not None and placed else []
     return [*(_judged(source, outside, now_min, wanted) if outside else []), *lit]
 
 
@@ -60,15 +62,16 @@ def _wanted(source: SourceRecord, light: str) -> LightWanted | None:
     return light_wanted(light, photo)
 
 
-def _outings(source: SourceRecord, sessions: tuple[SessionRecord, ...]) -> list[Outing]:
+def _outings(source: SourceRecord | None, sessions: tuple[SessionRecord, ...]) -> list[Outing]:
     return [
         Outing(
             each.number,
             say_day(minute_of(each.start)),
             moment_of(minute_of(each.start)),
             each.minutes,
-            source.latitude or 0.0,
-            source.longitude or 0.0,
+            None if source is None else source.latitude,
+            None if source is None else source.longitude,
+            OwnAir(each.temperature_c, each.wind_m_s, each.sky),
         )
         for each in sessions
     ]
@@ -76,7 +79,7 @@ def _outings(source: SourceRecord, sessions: tuple[SessionRecord, ...]) -> list[
 
 @lru_cache(maxsize=16)
 def _judged(
-    source: SourceRecord, sessions: tuple[SessionRecord, ...], now_min: int, wanted: LightWanted | None
+    source: SourceRecord | None, sessions: tuple[SessionRecord, ...], now_min: int, wanted: LightWanted | None
 ) -> list[Judgement]:
     return audit_outings(_outings(source, sessions), wanted, moment_of(now_min))
 

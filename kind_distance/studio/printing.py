@@ -14,6 +14,7 @@ from kind_distance.errors import DomainError, NotFoundError
 from kind_distance.exchange.scorepage import ScoreBar, ScorePage, ScoreSession
 from kind_distance.exchange.sheet import Sheet, SheetPass, SheetPlane, draw_sheet, draw_sheets
 from kind_distance.rows import State
+from kind_distance.studio.cautions import CautionSaid, cautions_by_session, cautions_unplaced
 from kind_distance.studio.clock import say_date, say_day, say_moment
 from kind_distance.studio.exporting import departure_said
 from kind_distance.studio.survey import Survey
@@ -65,6 +66,12 @@ def _passes(work: Work, session: Session | None) -> tuple[SheetPass, ...]:
     return tuple(rows)
 
 
+def _caution(caution: CautionSaid, work: Work) -> str:
+    """Say a caution with the passes it belongs to, where it does not belong to the whole session."""
+    names = list(dict.fromkeys(each.title for each in work.passes if each.id in caution.passes))
+    return f"{caution.said} (For: {', '.join(names[:3])}{' ...' if len(names) > 3 else ''}.)" if names else caution.said
+
+
 def _sheet(file: Path, state: State, found: Survey, session: Session | None) -> Sheet:
     brief = state.brief
     chosen = found.thumbnails.get(brief.chosen_thumbnail or -1)
@@ -82,6 +89,9 @@ def _sheet(file: Path, state: State, found: Survey, session: Session | None) -> 
         said = f"Values, light to dark: {steps}"
     reasons = {each.key: each.reason for each in state.meant_so}
     silenced = [f"Meant so: {j.title}. {reasons[j.key]}" for j in found.judgements if j.key in reasons]
+    cautions = (
+        cautions_unplaced(state, found.work) if session is None else cautions_by_session(state, found.work)[session.id]
+    )
     departing = [f"Not as in the photo: {departure_said(each)}" for each in state.departures]
     size = say_size(brief.width_cm, brief.height_cm, brief.unit)
     return Sheet(
@@ -95,6 +105,7 @@ def _sheet(file: Path, state: State, found: Survey, session: Session | None) -> 
         air,
         _passes(found.work, session),
         tuple(departing + silenced),
+        tuple(_caution(each, found.work) for each in cautions),
     )
 
 

@@ -92,7 +92,7 @@ class Score(InBrowser):
         offers = page.get_by_role("region", name="Other plans")
         offers.get_by_role("button", name="Plan it anew").click(timeout=60_000)
         expect(offers).to_contain_text("You took a plan")
-        offers.get_by_role("button", name="Let it go").click()
+        offers.get_by_role("button", name="Discard the plan").click()
         expect(offers).not_to_contain_text("You took a plan")
 
     def test_a_day_to_be_ready_by_is_refused_honestly(self):

@@ -85,7 +85,7 @@ class Sources(InBrowser):
         self.take(page, "Card")
         page.get_by_label("What was pressed").select_option("tape")
         self.draw(page, (0.5, 0.12))
-        page.get_by_role("button", name="Take its cast out").click()
+        page.get_by_role("button", name="Remove colour cast").click()
         expect(page.get_by_role("button", name="Colours as they came")).to_be_visible()
         after = page.locator("figure.big img").first.get_attribute("src")
         page.get_by_role("button", name="As it came", exact=True).click()

@@ -51,7 +51,7 @@ class Sources(InBrowser):
             expect(page.get_by_role("status").filter(has_text=said)).to_be_visible()
         expect(page.get_by_role("list", name="All sources").locator(".pick")).to_have_count(2)
         page.get_by_role("list", name="All sources").locator(".pick").nth(1).click()
-        page.get_by_role("button", name="Take it away").click()
+        page.get_by_role("button", name="Delete").click()
         expect(page.get_by_role("list", name="All sources").locator(".pick")).to_have_count(1)
 
     def test_a_photo_dropped(self):
@@ -70,7 +70,7 @@ class Sources(InBrowser):
     def test_a_photo_in_use_is_kept_and_says_why(self):
         self.expected = ("409",)
         page = self.go(f"/paintings/{TEA}/sources")
-        page.get_by_role("button", name="Take it away").click()
+        page.get_by_role("button", name="Delete").click()
         expect(page.get_by_role("alert")).to_contain_text("made from")
         page.get_by_role("alert").get_by_role("button", name="Read").click()
         expect(page.get_by_role("alert")).to_have_count(0)
@@ -253,7 +253,7 @@ class Sessions(InBrowser):
         page.get_by_role("button", name="Add a session").first.click()
         page.get_by_label("Indoors or outdoors").select_option("true")
         expect(page.get_by_text("official warnings come first", exact=False)).to_be_visible()
-        page.get_by_role("button", name="Not now").click()
+        page.get_by_role("button", name="Cancel").click()
         expect(page.get_by_text("When will you paint?")).to_be_visible()
 
     def test_long_plans_scroll_to_what_comes_next(self):

@@ -98,7 +98,7 @@ class Trials(InBrowser):
         self.press(page, 0.96, 0.3)
         self.changed(lambda: page.get_by_role("button", name="Join it to what surrounds it").click())
         self.press(page, 0.5, 0.08)
-        self.changed(lambda: page.get_by_role("button", name="Part it").click())
+        self.changed(lambda: page.get_by_role("button", name="Split").click())
         page.get_by_role("button", name="Change “4 steps”").click()
         expect(page.get_by_role("button", name="Keep it")).to_be_disabled()
         page.get_by_role("button", name="Undo").click()

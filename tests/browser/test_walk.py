@@ -78,7 +78,7 @@ class AtTheTable(InBrowser):
 
     def test_a_painting_is_kept_in_a_file_and_brought_in_again(self):
         page = self.go("/")
-        page.get_by_role("button", name="Keep in a file").first.click()
+        page.get_by_role("button", name="Export").first.click()
         sheet = page.get_by_role("dialog", name="The painting in a file")
         expect(sheet.get_by_role("heading", name="Tea terraces, before the mist lifts, in a file")).to_be_visible()
         with page.expect_download() as kept:
@@ -149,7 +149,7 @@ class AtTheTable(InBrowser):
         expect(page.get_by_role("button", name="1 meant so")).to_be_visible()
         page.get_by_role("button", name="1 meant so").click()
         expect(page.get_by_text("The mist takes them.")).to_be_visible()
-        page.get_by_role("button", name="Hear it again").click()
+        page.get_by_role("button", name="Show this again").click()
         expect(page.locator("li.judgement").filter(has_text="Sky and Far ridges")).to_be_visible()
 
     def test_another_school_and_a_pass_moved(self):
@@ -161,13 +161,13 @@ class AtTheTable(InBrowser):
         page.get_by_role("button", name="Undo").click()
         page.get_by_role("button", name="Later: first wash, Sky").click()
         expect(page.get_by_text("The order is your own.")).to_be_visible()
-        page.get_by_role("button", name="Derive it anew").click()
+        page.get_by_role("button", name="Rebuild the list").click()
         expect(page.get_by_text("The order is your own.")).to_have_count(0)
 
     def test_a_session_rained_off_is_answered_in_place(self):
         page = self.go(f"/paintings/{TEA}/sessions")
         page.get_by_role("button", name="Sunday 29 November").click()
-        page.get_by_role("button", name="Take it away").click()
+        page.get_by_role("button", name="Delete").click()
         judgement = page.locator("li.judgement").filter(has_text="no place")
         expect(judgement).to_be_visible()
         judgement.get_by_role("button", name="more session").click()

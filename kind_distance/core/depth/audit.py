@@ -172,7 +172,7 @@ def _unmarked(given: DepthInput) -> list[Judgement]:
                     planes=(plane,),
                     remedies=(
                         Remedy("Mark it", "choose_plane", {"plane": plane}),
-                        Remedy("Take it away", "remove_plane", {"plane": plane}),
+                        Remedy("Delete", "remove_plane", {"plane": plane}),
                     ),
                 )
             )

@@ -5,7 +5,7 @@ All of it informs and certifies nothing: local rules, official warnings and one'
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from datetime import datetime, timedelta
 
 from kind_distance.core.judgement import Judgement, Remedy
@@ -28,8 +28,17 @@ DAYS_TRIED = 10
 
 
 @dataclass(frozen=True)
+class OwnAir:
+    """The weather that the painter expects of a session: heat [C], wind [m/s], and "", "dry", "rain" or "storm"."""
+
+    temperature_c: float = 20.0
+    wind_m_s: float = 0.1
+    sky: str = ""
+
+
+@dataclass(frozen=True)
 class Outing:
-    """One session outdoors, at a place on earth.
+    """One session outdoors.
 
     Parameters
     ----------
@@ -38,32 +47,63 @@ class Outing:
     start : datetime
         Local wall time.
     minutes : int
-    latitude, longitude : float
-        [degrees]
+    latitude, longitude : float or None
+        Place on earth, where it is known. [degrees]
+    air : OwnAir
     """
 
     number: int
     name: str
     start: datetime
     minutes: int
-    latitude: float
-    longitude: float
+    latitude: float | None
+    longitude: float | None
+    air: OwnAir = OwnAir()
+
+    @property
+    def place(self) -> tuple[float, float] | None:
+        """Place on earth; None where nobody knows it."""
+        return None if self.latitude is None or self.longitude is None else (self.latitude, self.longitude)
 
 
-def _weather(outing: Outing) -> tuple[float, float, float]:
-    """Most rain [mm/h], heat [C] and wind [m/s] in the session, by the hour."""
+@dataclass(frozen=True)
+class _Expected:
+    """Weather of a session: rain [mm/h], heat [C], wind [m/s], and whether the painter said so."""
+
+    rain: float
+    heat: float
+    wind: float
+    own: bool
+
+
+STORM_MM_H, WET_MM_H = 10.0, 1.0  # rain where the painter says a storm, or rain [memory]
+
+
+def _weather(outing: Outing) -> _Expected:
+    """Say what weather is expected: as the painter says it, else by the station where the place is known."""
+    air = outing.air
+    own = _Expected(
+        STORM_MM_H if air.sky == "storm" else WET_MM_H if air.sky == "rain" else 0.0,
+        air.temperature_c,
+        air.wind_m_s,
+        own=True,
+    )
+    rough = own.heat >= HEAT_C or own.wind >= WIND_M_S
+    if air.sky or rough or outing.place is None:
+        return own
     hours = [outing.start + timedelta(minutes=n) for n in range(0, outing.minutes + 1, 30)]
-    readings = [read_station(outing.latitude, outing.longitude, at) for at in hours]
-    return (
+    readings = [read_station(*outing.place, at) for at in hours]
+    return _Expected(
         max(r.rain_mm_h for r in readings),
         max(r.climate.temperature_c for r in readings),
         max(r.climate.wind_m_s for r in readings),
+        own=False,
     )
 
 
 def _fair(outing: Outing) -> bool:
-    rain, heat, blow = _weather(outing)
-    return rain < RAIN_MM_H and heat < HEAT_C and blow < WIND_M_S
+    seen = _weather(outing)
+    return seen.rain < RAIN_MM_H and seen.heat < HEAT_C and seen.wind < WIND_M_S
 
 
 def _judge(
@@ -77,51 +117,59 @@ def _moved(outing: Outing, start: datetime, label: str) -> Remedy:
 
 
 def _fair_day(outing: Outing, now: datetime) -> list[Remedy]:
-    """Offer the next day on which the station expects better at the same hour."""
+    """Offer the next day on which the station expects better at the same hour; nothing where it is not asked."""
+    if outing.place is None:
+        return []
     for days in range(1, DAYS_TRIED + 1):
-        later = Outing(**{**vars(outing), "start": outing.start + timedelta(days=days)})
+        later = replace(outing, start=outing.start + timedelta(days=days), air=OwnAir())
         if later.start > now and _fair(later):
             return [_moved(outing, later.start, f"To {later.start:%A} {later.start.day} {later.start:%B}")]
     return []
 
 
 def _bad_weather(outing: Outing, now: datetime) -> list[Judgement]:
-    rain, heat, blow = _weather(outing)
+    seen = _weather(outing)
+    by = "You expect" if seen.own else "The made-up station of this application, no forecast, has"
     inside = Remedy("Paint it indoors", "set_session", {"session": outing.number, "outdoors": False})
     found = []
-    if rain >= RAIN_MM_H:
+    if seen.rain >= RAIN_MM_H:
+        what = f"up to {seen.rain:.1f} mm an hour"
+        if seen.own:
+            what = "a storm" if outing.air.sky == "storm" else "rain"
         found.append(
             _judge(
                 outing, "rain", "strong", f"Rain on {outing.name}",
-                f"The made-up station of this application, no forecast, has up to {rain:.1f} mm an hour. "
-                "Water-borne paint runs, paper buckles, and a storm is no place to stand: look at the official "
-                "weather, and leave early.",
-                100 * rain, *_fair_day(outing, now), inside,
+                f"{by} {what}. Water-borne paint runs, paper buckles, and a storm is no place to stand: look at the "
+                "official weather, and leave early.",
+                100 * seen.rain, *_fair_day(outing, now), inside,
             )
         )  # fmt: skip
-    if heat >= HEAT_C:
+    if seen.heat >= HEAT_C:
         found.append(
             _judge(
                 outing, "heat", "mild", f"Heat on {outing.name}",
-                f"Up to {heat:.0f} °C by the made-up station of this application. Shade, water, hat, breaks; know "
-                "the signs of heat illness from your health service. Acrylic dries in a minute or two.",
-                heat, *_fair_day(outing, now), inside,
+                f"{by} {seen.heat:.0f} °C. Shade, water, hat, breaks; know the signs of heat illness from your health "
+                "service. Acrylic dries in a minute or two.",
+                seen.heat, *_fair_day(outing, now), inside,
             )
         )  # fmt: skip
-    if blow >= WIND_M_S:
+    if seen.wind >= WIND_M_S:
         found.append(
             _judge(
                 outing, "blow", "mild", f"Wind on {outing.name}",
-                f"Up to {blow:.0f} m/s by the made-up station of this application. An easel catches it like a sail: "
-                "weigh it down, keep away from edges and water, or stay in.",
-                blow, *_fair_day(outing, now), inside,
+                f"{by} {seen.wind:.0f} m/s. An easel catches it like a sail: weigh it down, keep away from edges and "
+                "water, or stay in.",
+                seen.wind, *_fair_day(outing, now), inside,
             )
         )  # fmt: skip
     return found
 
 
 def _light(outing: Outing, wanted: LightWanted | None, now: datetime) -> list[Judgement]:
-    track = sun_over(outing.latitude, outing.longitude, outing.start, outing.minutes)
+    if outing.place is None:
+        return []
+    place = outing.place
+    track = sun_over(*place, outing.start, outing.minutes)
     dark = sum(sun.height_deg < TWILIGHT_DEG for _, sun in track) / len(track)
     if dark > LEAST_SHARE:
         return [
@@ -134,7 +182,6 @@ def _light(outing: Outing, wanted: LightWanted | None, now: datetime) -> list[Ju
         ]  # fmt: skip
     if wanted is None:
         return []
-    place = (outing.latitude, outing.longitude)
     inside = sum(wanted.holds(*place, at, sun) for at, sun in track) / len(track)
     if inside >= LEAST_SHARE:
         return []
@@ -202,7 +249,7 @@ class InLight:
 
 def _window_in(outing: Outing, wanted: LightWanted) -> tuple[datetime, datetime] | None:
     """Part of a session in which the sun stands as wanted."""
-    window = wanted.window(outing.latitude, outing.longitude, outing.start.date())
+    window = None if outing.place is None else wanted.window(*outing.place, outing.start.date())
     if window is None:
         return None
     begin = max(window[0], outing.start)
@@ -226,11 +273,11 @@ def audit_in_light(passes: list[InLight], outings: list[Outing], wanted: LightWa
     found = []
     for each in passes:
         outing = each.outing
-        if outing is None:
+        if outing is None or outing.place is None:
             said = "It stands indoors, where the sun does not come."
         else:
-            track = sun_over(outing.latitude, outing.longitude, each.start, each.minutes)
-            outside = [sun for at, sun in track if not wanted.holds(outing.latitude, outing.longitude, at, sun)]
+            track = sun_over(*outing.place, each.start, each.minutes)
+            outside = [sun for at, sun in track if not wanted.holds(*outing.place, at, sun)]
             if not outside:
                 continue
             sun = outside[-1]

@@ -15,8 +15,7 @@ from kind_distance.errors import DomainError, InUseError, NotFoundError
 from kind_distance.rows import KeptPlace, SessionRecord, State
 from kind_distance.rows.checking import check_count, checked
 from kind_distance.rows.state import kind_named
-from kind_distance.rows.words import LightSource
-from kind_distance.studio.changes.arguments import Around, FiniteFloat, Minute, Number, Text, settable
+from kind_distance.studio.changes.arguments import FiniteFloat, Minute, Number, Text, settable
 from kind_distance.studio.changes.desk import Changed, Desk, find, next_number, told, without
 from kind_distance.studio.changes.passes import own_passes
 from kind_distance.studio.clock import iso, minute_of, say_moment
@@ -35,7 +34,10 @@ CHANGES = (
     "free_pass",
     "let_plan_go",
 )
-SETS = {"set_session": settable(SessionRecord, "start")}
+SETS = {
+    "add_session": settable(SessionRecord, "start", "minutes", "outdoors", "wind_m_s", "sun_w_m2"),
+    "set_session": settable(SessionRecord, "start"),
+}
 # Air and light over the panel to begin with; common practice, no source.
 INDOOR_WIND, OUTDOOR_WIND, OUTDOOR_SUN = 0.1, 2.0, 100.0
 
@@ -55,34 +57,21 @@ def add_session(
     start: Text,
     minutes: int,
     outdoors: bool = False,
-    place: Text = "",
-    temperature_c: FiniteFloat = 20.0,
-    humidity: FiniteFloat = 50.0,
     wind_m_s: FiniteFloat | None = None,
     sun_w_m2: FiniteFloat | None = None,
-    setup_min: Around = 0,
-    cleanup_min: Around = 0,
-    unbroken_min: Around | None = None,
-    hazards: list[Text] | None = None,
-    looks_at: LightSource = "",
+    **said: Any,  # noqa: ANN401  fields of a session
 ) -> Changed:
-    """Add a painting session; `start` is local time, ISO 8601."""
-    record = SessionRecord(
+    """Add a painting session; `start` is local time, ISO 8601. Where no wind or sun is said, it has the usual."""
+    usual = SessionRecord(
         next_number(desk.state, "session"),
         iso(minute_of(start)),
         minutes,
-        place,
-        outdoors,
-        temperature_c,
-        humidity,
-        (OUTDOOR_WIND if outdoors else INDOOR_WIND) if wind_m_s is None else wind_m_s,
-        (OUTDOOR_SUN if outdoors else 0.0) if sun_w_m2 is None else sun_w_m2,
-        setup_min,
-        cleanup_min,
-        unbroken_min or None,
-        tuple(hazards or ()),
-        looks_at,
+        outdoors=outdoors,
+        wind_m_s=(OUTDOOR_WIND if outdoors else INDOOR_WIND) if wind_m_s is None else wind_m_s,
+        sun_w_m2=(OUTDOOR_SUN if outdoors else 0.0) if sun_w_m2 is None else sun_w_m2,
     )
+    said["unbroken_min"] = said.get("unbroken_min") or None
+    record = told(desk, usual, {name: value for name, value in said.items() if value is not None})
     state = checked_sessions(desk.state, [*desk.state.sessions, record])
     return state, f"Session added: {say_moment(minute_of(record.start))}"
 

@@ -126,7 +126,7 @@ function finish(): void {
     <p v-if="schoolSaid" class="say">{{ schoolSaid }}</p>
     <div class="deeds">
       <button class="do main" type="submit">{{ label }}</button>
-      <button class="do quiet" type="button" @click="emit('cancel')">Not now</button>
+      <button class="do quiet" type="button" @click="emit('cancel')">Cancel</button>
     </div>
   </form>
 </template>

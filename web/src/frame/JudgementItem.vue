@@ -44,13 +44,13 @@ function keep(): void {
         </label>
         <div class="deeds">
           <button class="do" type="submit">Keep it so</button>
-          <button class="do quiet" type="button" @click="asking = false">Not now</button>
+          <button class="do quiet" type="button" @click="asking = false">Cancel</button>
         </div>
       </form>
     </template>
     <p v-else>
       <span class="say">{{ judgement.meant_so }}</span>
-      <button class="do quiet" @click="emit('hear')">Hear it again</button>
+      <button class="do quiet" @click="emit('hear')">Show this again</button>
     </p>
   </li>
 </template>

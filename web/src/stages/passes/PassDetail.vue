@@ -122,7 +122,7 @@ const THICKNESSES: [number, string][] = [
           Painted
         </button>
         <button class="do quiet" @click="table.change({ action: 'remove_pass', number: pass.number })">
-          Take it away
+          Delete
         </button>
       </template>
       <button v-else class="do quiet" @click="table.change({ action: 'spoil_pass', number: pass.number })">

@@ -38,7 +38,9 @@ watch(
         waiting if painted without a break.
         <template v-if="table.painting.brief.passes_by_hand">
           The order is your own.
-          <button class="do quiet" @click="table.change({ action: 'derive_passes' })">Derive it anew</button>
+          <button class="do quiet" @click="table.change({ action: 'derive_passes' })">
+            Rebuild the list
+          </button>
         </template>
       </p>
       <div class="two">
@@ -53,7 +55,7 @@ watch(
           <p v-if="work.pace" class="cost">
             {{ work.pace.said }}
             <button class="do quiet" @click="table.change({ action: 'take_own_pace' })">
-              Reckon with my own pace
+              Use my own speed
             </button>
           </p>
           <WantedList :work="work" />

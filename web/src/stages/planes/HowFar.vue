@@ -109,7 +109,7 @@ async function say(): Promise<void> {
       m above it
     </template>
     <button class="do main">Take that distance</button>
-    <button type="button" class="do quiet" @click="emit('done')">Not now</button>
+    <button type="button" class="do quiet" @click="emit('done')">Cancel</button>
   </form>
 </template>
 

@@ -64,7 +64,7 @@ function keepAs(reserve: number, event: Event): void {
         </option>
       </select>
       <button class="do">Keep it</button>
-      <button type="button" class="do quiet" @click="emit('named')">Let it go</button>
+      <button type="button" class="do quiet" @click="emit('named')">Cancel</button>
     </form>
     <button v-else class="do quiet" @click="emit('draw')">Draw round a light to keep</button>
   </section>

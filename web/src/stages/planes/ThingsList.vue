@@ -79,7 +79,7 @@ function into(element: number, event: Event): void {
       <label>It is <input v-model="name" class="field" maxlength="60" size="12" autofocus /></label>
       in {{ planes.find((each) => each.rank === table.plane)?.name }}.
       <button class="do">List it</button>
-      <button type="button" class="do quiet" @click="emit('named')">Let it go</button>
+      <button type="button" class="do quiet" @click="emit('named')">Cancel</button>
     </form>
     <button v-else class="do quiet" :aria-pressed="placing" @click="placing = !placing">
       {{ placing ? "Press where it stands" : "Name a thing" }}

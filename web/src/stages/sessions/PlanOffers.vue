@@ -74,7 +74,7 @@ async function take(plan: number[][]): Promise<void> {
     </p>
     <p v-if="table.painting?.work.plan_kept">
       You took a plan; it stands until you let it go.
-      <button class="do quiet" @click="table.change({ action: 'let_plan_go' })">Let it go</button>
+      <button class="do quiet" @click="table.change({ action: 'let_plan_go' })">Discard the plan</button>
     </p>
   </section>
 </template>

@@ -322,9 +322,9 @@ async function key(at: number, event: KeyboardEvent): Promise<void> {
     </template>
   </div>
   <p class="legend">
-    The end hangs on what is underlined. Drag a bar, or press Shift and an arrow key, to put it elsewhere:
-    what breaks is told before you let go. A tail falls to touch dry; the dotted line in it is where it stops
-    being open. Between the two it is tacky: do not touch.
+    Underlined passes decide when it is finished. Drag a bar, or press Shift and an arrow key, to put it
+    elsewhere: what breaks is told before you let go. A tail falls to touch dry; the dotted line in it is
+    where it stops being open. Between the two it is tacky: do not touch.
   </p>
 </template>
 

@@ -1,9 +1,10 @@
 <script setup lang="ts">
 /** One painting session: when, how long, where, in what air. */
-import { computed, reactive } from "vue";
+import { computed, reactive, ref } from "vue";
 import type { Session } from "@/api/client";
 import { useTable } from "@/api/store";
 import NoticeLine from "@/frame/NoticeLine.vue";
+import TickList from "@/frame/TickList.vue";
 
 const props = defineProps<{
   /** The session to change, or null for a new one. */
@@ -43,8 +44,14 @@ const form = reactive({
   sun_w_m2: props.session?.sun_w_m2 ?? 0,
   setup_min: props.session?.setup_min ?? props.last?.setup_min ?? 0,
   cleanup_min: props.session?.cleanup_min ?? props.last?.cleanup_min ?? 0,
+  sky: props.session?.sky ?? ("" as Session["sky"]),
+  hazards: [] as string[],
+  dangers: [...(props.session?.dangers ?? props.last?.dangers ?? [])],
+  company: [...(props.session?.company ?? props.last?.company ?? [])],
+  uses: [...(props.session?.uses ?? props.last?.uses ?? [])],
   unbroken_min: props.session?.unbroken_min ?? (props.session ? 0 : (props.last?.unbroken_min ?? 0)),
 });
+const hazard = ref((props.session?.hazards ?? []).join("; "));
 const winds = computed(() => with_own(WINDS, form.wind_m_s, "m/s of wind"));
 const suns = computed(() => with_own(SUNS, form.sun_w_m2, "W/m² of sun"));
 function with_own(list: [number, string][], value: number, unit: string): [number, string][] {
@@ -57,6 +64,10 @@ function moveOut(outdoors: boolean): void {
 }
 
 async function keep(): Promise<void> {
+  form.hazards = hazard.value
+    .split(";")
+    .map((each) => each.trim())
+    .filter(Boolean);
   const made = props.session
     ? await table.change({ action: "set_session", session: props.session.number, ...form })
     : await table.change({ action: "add_session", ...form });
@@ -112,7 +123,7 @@ async function remove(): Promise<void> {
         ><span class="hidden-label">Humidity in per cent</span
         ><input v-model.number="form.humidity" class="field num" type="number" step="any" required
       /></label>
-      % damp,
+      % humidity,
       <label
         ><span class="hidden-label">Wind</span>
         <select v-model.number="form.wind_m_s" class="field">
@@ -124,6 +135,16 @@ async function remove(): Promise<void> {
         <select v-model.number="form.sun_w_m2" class="field">
           <option v-for="[value, said] in suns" :key="value" :value="value">{{ said }}</option>
         </select> </label
+      ><template v-if="form.outdoors"
+        >,
+        <label
+          ><span class="hidden-label">Weather</span>
+          <select v-model="form.sky" class="field">
+            <option v-for="each in table.choices?.skies" :key="each.key" :value="each.key">
+              {{ each.name }}
+            </option>
+          </select>
+        </label></template
       >.
     </p>
     <p class="sentence">
@@ -148,14 +169,23 @@ async function remove(): Promise<void> {
       <button type="button" class="do quiet" @click="station">Air as the station has it</button>
       <span class="say">made up for this application, by place and day; it is no forecast</span>
     </p>
-    <p v-if="form.outdoors" class="say">
-      Stand where it is safe and allowed, off the road; take shade and water; leave before a storm. Local
-      rules and official warnings come first.
-    </p>
+    <section v-if="table.choices" class="care" aria-label="What to take care of">
+      <TickList v-model="form.dangers" label="Dangers there" :choices="table.choices.dangers" />
+      <TickList v-model="form.company" label="Near you" :choices="table.choices.company" />
+      <TickList v-model="form.uses" label="You use" :choices="table.choices.uses" />
+      <label
+        >Anything else that is dangerous there
+        <input v-model="hazard" class="field long" maxlength="240" placeholder="thin ice, loose dogs"
+      /></label>
+      <p class="say">
+        From these the usual cautions are said before the session and on its sheet. Local rules and official
+        warnings come first.
+      </p>
+    </section>
     <div class="deeds">
       <button class="do main" type="submit">{{ session ? "Keep" : "Add it" }}</button>
-      <button v-if="session" class="do" type="button" @click="remove">Take it away</button>
-      <button class="do quiet" type="button" @click="emit('close')">Not now</button>
+      <button v-if="session" class="do" type="button" @click="remove">Delete</button>
+      <button class="do quiet" type="button" @click="emit('close')">Cancel</button>
     </div>
   </form>
 </template>
@@ -168,6 +198,13 @@ async function remove(): Promise<void> {
 .sentence {
   line-height: 2.1;
   font-size: 16px;
+}
+.care {
+  display: grid;
+  gap: 4px;
+}
+.long {
+  width: 100%;
 }
 .num {
   width: 4em;

@@ -6,6 +6,7 @@ import { useFollowing } from "@/api/following";
 import { useTable } from "@/api/store";
 import { slack, type Slack } from "@/api/tries";
 import StageLayout from "../StageLayout.vue";
+import BeforeYouGo from "./BeforeYouGo.vue";
 import PlacementDetail from "./PlacementDetail.vue";
 import ScoreChart from "./ScoreChart.vue";
 import ScoreMonths from "./ScoreMonths.vue";
@@ -142,6 +143,7 @@ const at = computed(() => `/api/paintings/${table.painting?.id}`);
       <PlanOffers v-if="work?.sessions.length" />
       <ReadyBy v-if="work?.sessions.length" :work="work" />
       <SessionMilestones v-if="work" :work="work" />
+      <BeforeYouGo v-if="work" :sessions="work.sessions" />
     </template>
   </StageLayout>
 </template>

@@ -33,6 +33,12 @@ function session(number: number, start: number, minutes: number): Session {
     sun_w_m2: 0,
     air_said: "",
     sky_said: "",
+    sky: "",
+    hazards: [],
+    dangers: [],
+    company: [],
+    uses: [],
+    cautions: [],
     over: false,
     used_min: 0,
   };

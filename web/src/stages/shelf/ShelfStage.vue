@@ -96,7 +96,7 @@ function drop(event: DragEvent): void {
           @change="choose"
         />
         <button class="do main" @click="beginning = true">New painting</button>
-        <button class="do" @click="chooser?.click()">Bring one in</button>
+        <button class="do" @click="chooser?.click()">Import a painting</button>
         <button
           v-if="shelf.binned.length || showBin"
           class="do"

@@ -50,7 +50,7 @@ const emit = defineEmits<{ duplicate: []; keep: []; bin: []; takeBack: [] }>();
       <div class="deeds">
         <template v-if="!strip.binned">
           <button class="do quiet" @click="emit('duplicate')">Duplicate</button>
-          <button class="do quiet" @click="emit('keep')">Keep in a file</button>
+          <button class="do quiet" @click="emit('keep')">Export</button>
           <button class="do quiet" @click="emit('bin')">Put in the bin</button>
         </template>
         <button v-else class="do" @click="emit('takeBack')">Take it back</button>

@@ -214,7 +214,7 @@ const cardAt = computed<Point | null>(() => {
             :aria-pressed="lost"
             @click="lost = !lost"
           >
-            What the camera lost
+            Clipped areas
           </button>
         </span></template
       >

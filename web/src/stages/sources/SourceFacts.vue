@@ -3,6 +3,7 @@
 import { computed, reactive, watch } from "vue";
 import type { Source } from "@/api/client";
 import { useTable } from "@/api/store";
+import TickList from "@/frame/TickList.vue";
 import { saidLight } from "./tools";
 
 const props = defineProps<{
@@ -43,6 +44,13 @@ async function keep(): Promise<void> {
 function share(): void {
   const shared = props.source.place?.shared ?? false;
   void table.change({ action: "set_source", source: props.source.number, place_shared: !shared });
+}
+function beware(dangers: string[]): void {
+  void table.change({
+    action: "set_source",
+    source: props.source.number,
+    dangers: dangers as Source["dangers"],
+  });
 }
 function link(event: Event): void {
   const from = Number((event.target as HTMLSelectElement).value);
@@ -147,6 +155,16 @@ function become(event: Event): void {
           @change="keep"
       /></label>
     </p>
+    <TickList
+      v-if="table.choices"
+      label="Dangers there"
+      :choices="table.choices.dangers"
+      :model-value="source.dangers"
+      @update:model-value="beware"
+    />
+    <ul v-if="source.cautions.length" class="cautions">
+      <li v-for="each in source.cautions" :key="each">{{ each }}</li>
+    </ul>
     <p v-if="source.taken_said">Taken {{ source.taken_said }}.</p>
     <p v-if="source.sun_said">{{ source.sun_said }}</p>
     <p v-if="source.lens">{{ source.lens }}.</p>
@@ -174,7 +192,7 @@ function become(event: Event): void {
         >Print its card</a
       >
       <button class="do quiet" @click="table.change({ action: 'remove_source', source: source.number })">
-        Take it away
+        Delete
       </button>
     </div>
   </div>
@@ -191,6 +209,10 @@ function become(event: Event): void {
 }
 .long {
   width: 100%;
+}
+.cautions {
+  padding-left: 1.1em;
+  list-style: square;
 }
 .chain .do {
   min-height: 0;

@@ -134,7 +134,7 @@ function depart(): void {
       </select>
       : <input v-model="text" class="field wide" maxlength="240" aria-label="What it says" autofocus />
       <button class="do main">Pin it</button>
-      <button type="button" class="do quiet" @click="emit('drop')">Let it go</button>
+      <button type="button" class="do quiet" @click="emit('drop')">Cancel</button>
     </form>
     <form v-else-if="tool === 'scale' && waiting" class="line" @submit.prevent="mark">
       This is
@@ -149,7 +149,7 @@ function depart(): void {
       <input v-model="length" class="field" size="5" inputmode="decimal" aria-label="Length in metres" /> m
       long.
       <button class="do main">Keep it</button>
-      <button type="button" class="do quiet" @click="emit('drop')">Let it go</button>
+      <button type="button" class="do quiet" @click="emit('drop')">Cancel</button>
     </form>
     <form
       v-else-if="waiting && (tool === 'gaze' || tool === 'line' || tool === 'shadow')"
@@ -166,7 +166,7 @@ function depart(): void {
         autofocus
       />
       <button class="do main">Keep it</button>
-      <button type="button" class="do quiet" @click="emit('drop')">Let it go</button>
+      <button type="button" class="do quiet" @click="emit('drop')">Cancel</button>
     </form>
     <ShadowWords v-else-if="tool === 'shadow'" :source="source" @guides="(found) => emit('guides', found)" />
     <div v-else-if="tool === 'card'" class="line">
@@ -186,7 +186,7 @@ function depart(): void {
         aria-label="Its value"
       />.
       <template v-if="waiting">
-        <button class="do main" @click="press(false)">Take its cast out</button>
+        <button class="do main" @click="press(false)">Remove colour cast</button>
         <button v-if="source.card" class="do" @click="press(true)">One more place of it</button>
       </template>
       <span v-if="source.card"
@@ -211,7 +211,7 @@ function depart(): void {
       </template>
       because <input v-model="text" class="field wide" maxlength="240" aria-label="The reason" autofocus />
       <button class="do main">Plan it</button>
-      <button type="button" class="do quiet" @click="emit('drop')">Let it go</button>
+      <button type="button" class="do quiet" @click="emit('drop')">Cancel</button>
     </form>
     <div v-else-if="tool === 'level' && source.tilt_deg" class="line">
       Straightened by {{ Math.abs(source.tilt_deg) }}°.

@@ -50,7 +50,7 @@ const emit = defineEmits<{
         @click="emit('step', at)"
       ></button>
       <button class="do" @click="emit('join')">Join it to what surrounds it</button>
-      <button class="do" @click="emit('split')">Part it</button>
+      <button class="do" @click="emit('split')">Split</button>
     </template>
     <template v-else>Press a shape.</template>
     <span v-if="count">

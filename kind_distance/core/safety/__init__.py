@@ -1,0 +1,1 @@
+"""Where the usual cautions apply: it informs and certifies nothing."""
