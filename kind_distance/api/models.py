@@ -8,7 +8,7 @@ from pydantic import BaseModel, Field
 
 from kind_distance.api.judgementmodels import JudgementView
 from kind_distance.api.picturemodels import SourceView, ThumbnailView
-from kind_distance.rows.words import Company, Danger, Sky, UsedThing
+from kind_distance.rows.words import Asked, Company, Danger, Sky, UsedThing
 
 
 class FocusView(BaseModel):
@@ -39,6 +39,9 @@ class BriefView(BaseModel):
     focus: FocusView | None
     drawing_medium: str
     drawing_detail: str
+    taken: dict[str, str] = Field(description="Side taken of each question that painters disagree on; empty: usual.")
+    return_on: str | None
+    asked: Asked
 
 
 class PlaneReadingView(BaseModel):
@@ -88,6 +91,7 @@ class PlaneView(BaseModel):
     kind: Literal["sky", "land", "water"]
     nature: Literal["solid", "see_through", "accents"]
     handling: HandlingView
+    taken: dict[str, str] = Field(description="Side taken of each question that is asked of a plane.")
     distance_m: float | None
     distance_said: str
     locked: bool
@@ -507,10 +511,37 @@ class PassKindView(BaseModel):
     of_planes: bool
 
 
+class MediumView(BaseModel):
+    """A medium, and what a painter of it mostly begins on and how."""
+
+    key: str
+    name: str
+    school: str
+    ground: str
+    support: str
+
+
+class SideView(BaseModel):
+    """One side of a question, and what it changes."""
+
+    key: str
+    name: str
+    changes: str
+
+
+class QuestionView(BaseModel):
+    """What practitioners disagree on: the field that keeps the side taken."""
+
+    field: str
+    asks: str
+    usual: str
+    sides: list[SideView]
+
+
 class ChoicesView(BaseModel):
     """What can be chosen, and the limits of sliders."""
 
-    media: list[ChoiceView]
+    media: list[MediumView]
     grounds: list[ChoiceView]
     schools: list[ChoiceView]
     veils: list[VeilChoiceView]
@@ -527,6 +558,8 @@ class ChoicesView(BaseModel):
     company: list[ChoiceView]
     uses: list[ChoiceView]
     skies: list[ChoiceView]
+    questions: list[QuestionView] = Field(description="Of the brief.")
+    plane_questions: list[QuestionView]
     softness: RangeView
     smallest_share: RangeView
     focus_reach: RangeView

@@ -12,10 +12,13 @@ from kind_distance.api.models import (
     ChoicesView,
     ChoiceView,
     FormatChoiceView,
+    MediumView,
     PaintingView,
     PassKindView,
+    QuestionView,
     RangeView,
     ShelfView,
+    SideView,
     VeilChoiceView,
 )
 from kind_distance.api.picturemodels import IdeaView
@@ -37,6 +40,7 @@ from kind_distance.core.picture.thumbnail import SMALLEST_RANGE, SOFTNESS_RANGE
 from kind_distance.core.wording import first_upper
 from kind_distance.rows import Brief
 from kind_distance.studio.cautions import COMPANY, DANGERS, SKIES, USES
+from kind_distance.studio.sides import OF_BRIEF, OF_PLANE, Question
 
 router = APIRouter(prefix="/api", tags=["shelf"])
 KEYS_SAID = {"full": "all that paint reaches", "high": "light", "middle": "neither end", "low": "dark"}
@@ -50,6 +54,11 @@ def health() -> dict[str, str]:
 
 def _named(names: dict[str, str]) -> list[ChoiceView]:
     return [ChoiceView(key=key, name=name) for key, name in names.items()]
+
+
+def _question(each: Question) -> QuestionView:
+    sides = [SideView(key=side.key, name=side.name, changes=side.changes) for side in each.sides]
+    return QuestionView(field=each.field, asks=each.asks, usual=each.usual, sides=sides)
 
 
 def _range(ends: tuple[float, float]) -> RangeView:
@@ -66,7 +75,16 @@ def choices() -> ChoicesView:
             ChoiceView(key=key, name=f"{key.capitalize()} key", said=f"{low:.1f} to {high:.1f}, {KEYS_SAID[key]}")
         )
     return ChoicesView(
-        media=[ChoiceView(key=medium.key, name=medium.name) for medium in MEDIA.values()],
+        media=[
+            MediumView(
+                key=each.key,
+                name=each.name,
+                school=each.usual_school,
+                ground=each.usual_ground,
+                support=each.usual_support,
+            )
+            for each in MEDIA.values()
+        ],
         grounds=[ChoiceView(key=g.key, name=g.name, said=f"value {g.value:.1f}") for g in GROUNDS.values()],
         schools=[ChoiceView(key=s.key, name=s.name, said=s.reason) for s in SCHOOLS.values()],
         veils=[
@@ -98,6 +116,8 @@ def choices() -> ChoicesView:
         company=_named(COMPANY),
         uses=_named(USES),
         skies=_named(SKIES),
+        questions=[_question(each) for each in OF_BRIEF],
+        plane_questions=[_question(each) for each in OF_PLANE],
         softness=_range(SOFTNESS_RANGE),
         smallest_share=_range(SMALLEST_RANGE),
         focus_reach=_range(REACHES),

@@ -185,6 +185,7 @@ def crops(
         _format(state, format)[1],
         focus,
         None if horizon is None else horizon.height,
+        division=state.brief.division,
     )
     return [m.SuggestionView(crop=[c.crop.x, c.crop.y, c.crop.width, c.crop.height], why=c.why) for c in found]
 

@@ -28,6 +28,7 @@ from kind_distance.studio.clock import minute_of, moment_of
 from kind_distance.studio.darkroom import Framing
 from kind_distance.studio.paintings import Opened, Studio
 from kind_distance.studio.plates import area_on_support, main_source, plate_of
+from kind_distance.studio.sides import OF_BRIEF, OF_PLANE
 from kind_distance.studio.summary import hex_colour, say_next
 from kind_distance.studio.survey import elements_of
 from kind_distance.studio.workplan import handling_of
@@ -63,6 +64,9 @@ def _brief(brief: Brief) -> m.BriefView:
         focus=_focus(brief),
         drawing_medium=brief.drawing_medium,
         drawing_detail=brief.drawing_detail,
+        taken={each.field: str(getattr(brief, each.field)) for each in OF_BRIEF},
+        return_on=brief.return_on,
+        asked=brief.asked,
     )
 
 
@@ -89,6 +93,7 @@ def _plane(
         kind=cast("Any", plane.kind),
         nature=cast("Any", plane.nature),
         handling=_handling(plane),
+        taken={each.field: str(getattr(plane, each.field)) for each in OF_PLANE},
         distance_m=plane.distance_m,
         distance_said=say_distance(plane.distance_m, plane.kind),
         locked=plane.locked_value is not None,

@@ -10,16 +10,28 @@ from annotated_types import Ge, Gt, Le, MaxLen, MinLen
 from kind_distance.rows.marks import OnPicture, RefersTo, Unit, Usual, Words
 from kind_distance.rows.words import (
     Approach,
+    Asked,
+    BrushesTaken,
     Centimetres,
     Coordinate,
+    DivisionLiked,
+    EyePath,
+    Fidelity,
+    Foreground,
+    GlazeThinner,
+    HandWanted,
     Kilometres,
     LengthUnit,
     LightSource,
     Line,
     Moment,
+    MovingLight,
     Number,
     Purpose,
+    RestOrGo,
     Share,
+    Sides,
+    StopAt,
     Text,
     Value,
     Word,
@@ -85,6 +97,19 @@ class Brief:
         False
     )
     approach: Annotated[Approach, Words(says="How the medium is handled, where that matters to the order.")] = ""
+    glaze_thinner: Annotated[GlazeThinner, Words(says="What a water-borne glaze is thinned with.")] = ""
+    sides: Annotated[Sides, Words(says="What becomes of the sides of the support.")] = ""
+    brushes_taken: Annotated[BrushesTaken, Words(says="The fewest brushes that do, or one for every mark.")] = ""
+    hand: Annotated[HandWanted, Words(says="Chance or control outside the focus.")] = ""
+    rest_or_go: Annotated[RestOrGo, Words(says="Put it away for a while, or finish it in one go.")] = ""
+    return_on: Annotated[Moment | None, Words("day of return", "Day on which it is looked at again.")] = None
+    stop_at: Annotated[StopAt, Words(says="Stop early, or refine.")] = ""
+    eye_path: Annotated[EyePath, Words(says="Whether the eye is kept from the rim or may float.")] = ""
+    asked: Annotated[Asked, Words(says="How much is asked and shown: every judgement, or what would spoil it.")] = ""
+    foreground: Foreground = ""
+    fidelity: Annotated[Fidelity, Words(says="Follow the photo, or depart from it.")] = ""
+    moving_light: Annotated[MovingLight, Words(says="Fix the light at the start, or go after it.")] = ""
+    division: Annotated[DivisionLiked, Words(says="Thirds, or an unusual division.")] = ""
     pace: Annotated[
         Factor | None, Words("own pace", "Minutes taken over minutes planned, where no log tells it yet.")
     ] = None

@@ -11,8 +11,10 @@ from kind_distance.rows.marks import NotInDocument, OnPicture, RefersTo, Unit, W
 from kind_distance.rows.words import (
     Body,
     Chroma,
+    ChromaAim,
     Coordinate,
     EdgeKind,
+    GroundShown,
     Marks,
     Metres,
     Millimetres,
@@ -59,6 +61,8 @@ class PlaneRecord:
     detail: Annotated[Share | None, Words(says="Share of it on fine edges, where no photo shows it.")] = None
     chroma: Chroma = ""
     hue: Annotated[str, MaxLen(40)] = ""
+    chroma_aim: Annotated[ChromaAim, Words(says="Whether its colour is pushed or muted.")] = ""
+    ground_shown: Annotated[GroundShown, Words(says="Whether the ground is left in gaps or hidden.")] = ""
     over: Annotated[
         tuple[Number, ...], MaxLen(9), RefersTo("plane", "drop"), Words(says="Planes that it lies over as a veil.")
     ] = ()

@@ -64,3 +64,19 @@ UsedThing = Literal[
     "solvent", "spray", "paint_mist", "bare_fingers", "dust", "sharp_tools", "mains", "natural_water", "heavy_gear"
 ]
 Sky = Literal["", "dry", "rain", "storm"]
+
+# Where practitioners disagree the painter chooses a side; empty leaves it to what is usual.
+GlazeThinner = Literal["", "medium", "water"]
+Sides = Literal["", "round", "one_colour", "taped", "framed"]
+BrushesTaken = Literal["", "few", "many"]
+HandWanted = Literal["", "chance", "control"]
+ChromaAim = Literal["", "push", "mute"]
+RestOrGo = Literal["", "rest", "momentum"]
+StopAt = Literal["", "early", "refined"]
+EyePath = Literal["", "held", "floating"]
+GroundShown = Literal["", "gaps", "hidden"]
+Asked = Literal["", "plan", "flow"]
+Foreground = Literal["", "plain", "dark_frame", "light_path"]
+Fidelity = Literal["", "follow", "depart"]
+MovingLight = Literal["", "fix", "chase"]
+DivisionLiked = Literal["", "thirds", "unusual"]

@@ -188,6 +188,9 @@ def scene_of(
         focus=focus_rank(state, tuple(fact.in_focus for fact in facts)),
         light_hours=JudgedLightHours(spans, told=bool(spans)),
         support_cm2=brief.width_cm * brief.height_cm,
+        foreground=brief.foreground,
+        moving_light=brief.moving_light,
+        hand=brief.hand,
     )
 
 

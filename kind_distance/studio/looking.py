@@ -286,6 +286,8 @@ def look_at(file: Path, state: State, record: ThumbnailRecord, labels: Labels | 
         water_tilt=water,
         skyline_tilt=skyline,
         unit=unit,
+        eye_path=state.brief.eye_path,
+        division=state.brief.division,
         to_photo=to_photo,
     )
     reserves: tuple[tuple[int, str, Departure], ...] = tuple(

@@ -38,12 +38,13 @@ from kind_distance.core.picture.working import Fit, fit_on_support
 from kind_distance.core.schedule.hands import audit_hands
 from kind_distance.core.schedule.work import Work, put_to_work
 from kind_distance.core.together import together
-from kind_distance.rows import PlaneRecord, State, StrokeRecord
+from kind_distance.rows import PlaneRecord, State
 from kind_distance.store.records import OtherPaintings
 from kind_distance.studio import darkroom
 from kind_distance.studio.arrows import judge_arrows
 from kind_distance.studio.brushes import smallest_mm
 from kind_distance.studio.calendar import others_of
+from kind_distance.studio.choices import judge_choices
 from kind_distance.studio.darkroom import Plate
 from kind_distance.studio.judging import judge_painting, scene_of
 from kind_distance.studio.keeping import judge_kept, kept_lights
@@ -122,11 +123,20 @@ def _pairs(state: State) -> list[PairChoice]:
     return choices
 
 
-def _spec(plane: PlaneRecord, strokes: tuple[StrokeRecord, ...]) -> PlaneSpec:
+CHROMA_AIMS = {"": 1.0, "push": 1.25, "mute": 0.67}
+FRONT_LEANS = {"dark_frame": -0.8, "light_path": 0.6}  # of the nearest land [V]; common practice, no source
+
+
+def _lean(state: State, plane: PlaneRecord) -> float:
+    front = max((each.rank for each in state.planes if each.kind == "land"), default=0)
+    return FRONT_LEANS.get(state.brief.foreground, 0.0) if plane.rank == front else 0.0
+
+
+def _spec(plane: PlaneRecord, state: State) -> PlaneSpec:
     touched = any(
         # The farthest plane ends where the next one's line begins: that settles it too.
         stroke.plane == plane.number or (plane.rank == 1 and stroke.kind == "level")
-        for stroke in strokes
+        for stroke in state.strokes
     )
     return PlaneSpec(
         plane.name,
@@ -135,6 +145,8 @@ def _spec(plane: PlaneRecord, strokes: tuple[StrokeRecord, ...]) -> PlaneSpec:
         plane.locked_value,
         touched,
         plane.nature,
+        CHROMA_AIMS[plane.chroma_aim],
+        _lean(state, plane),
     )
 
 
@@ -188,7 +200,7 @@ def survey_depth(file: Path, state: State) -> DepthSurvey:
             for b in in_pixels
             if b.far in solid and b.near in solid
         ]
-    specs = [_spec(plane, state.strokes) for plane in state.planes]
+    specs = [_spec(plane, state) for plane in state.planes]
     given = DepthInput(specs, readings, borders, depth_settings(state), _pairs(state))
     plan = plan_depth(given)
     judgements = audit_depth(given, plan, brief.unit, brief.width_cm) if fit else []
@@ -317,6 +329,7 @@ def survey(file: Path, state: State, now_min: int, others: OtherPaintings = NO_O
         *work.judgements,
         *judge_outdoors(state, work, now_min),
         *audit_hands(work.problem, others_of(others)),
+        *judge_choices(state, work),
         *audit_wanted(wanted, work.passes),
         *(j for j in judge_painting(scene, work, state) if j.stage != "planes" or depth.settled),
     ]

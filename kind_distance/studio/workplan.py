@@ -131,6 +131,14 @@ def around_of(state: State, kept: tuple[KeptFacts, ...]) -> Around:
         brief.approach,
         brief.pace or 1.0,
         "life" in looked_at and "photo" not in looked_at,
+        brief.sides,
+        brief.hand,
+        brief.stop_at,
+        brief.foreground,
+        brief.brushes_taken,
+        brief.glaze_thinner,
+        brief.moving_light,
+        {plane.rank: plane.ground_shown for plane in state.planes if plane.ground_shown},
     )
 
 

@@ -46,6 +46,10 @@ class PlaneSpec:
         Whether the painter has put a stroke into it.
     nature : "solid", "see_through" or "accents"
         Mist, beams and glass are seen through and merge by their nature; accents are thin things before others.
+    chroma : float
+        Times the measured chroma that is planned: pushed above 1, muted below.
+    lean : float
+        How much lighter than measured the painter wants it: a dark frame leans down. [V]
     """
 
     name: str
@@ -54,6 +58,8 @@ class PlaneSpec:
     locked_value: float | None = None
     marked: bool = True
     nature: Nature = "solid"
+    chroma: float = 1.0
+    lean: float = 0.0
 
 
 @dataclass(frozen=True)
@@ -167,11 +173,11 @@ def _targets(given: DepthInput, profile: VeilProfile, own_value: float) -> list[
     targets = []
     for spec, reading in zip(given.specs, given.readings, strict=True):
         measured = UNREAD if reading is None else reading.mass
-        target = measured
+        target = measured + spec.lean
         if spec.kind == "land" and spec.distance_m is not None:
             veiled = value_seen(profile, own, spec.distance_m, given.settings.visibility_km)
             taken = 1 - (contrast_left(spec, given.settings) or 1.0)
-            target = measured + given.settings.pull * taken * (veiled - measured)
+            target += given.settings.pull * taken * (veiled - measured)
             # Nothing at that distance can look darker than the air lets it, nor lighter than it dims white.
             target = float(np.clip(target, darkest_by_air(given.settings, spec), lightest_by_air(given.settings, spec)))
         targets.append(float(np.clip(target, PAINT_DARKEST, PAINT_LIGHTEST)))
@@ -250,13 +256,15 @@ def _gap_wanted(given: DepthInput, border: Border) -> float:
     return given.settings.gap
 
 
-def _colour_at(reading: PlaneReading | None, value: float) -> tuple[float, float, float]:
-    """Measured hue at the planned value, as linear light that a screen can show."""
+def _colour_at(reading: PlaneReading | None, value: float, chroma: float = 1.0) -> tuple[float, float, float]:
+    """Measured hue at the planned value, as linear light that a screen can show; pushed or muted by a factor."""
     wanted = float(luminance_from_value(value)) / 100
     if reading is None:
         return (wanted, wanted, wanted)
     own = np.array(reading.linear)
     scaled = own * wanted / max(float(luminance(own)), 1e-6)
+    scaled = np.maximum(wanted + chroma * (scaled - wanted), 0.0)
+    scaled *= wanted / max(float(luminance(scaled)), 1e-6)
     # What leaves the screen's range is drawn toward grey of the same value, so that the value stays true.
     over = float(scaled.max())
     if over > 1:
@@ -326,7 +334,7 @@ def plan_depth(given: DepthInput) -> DepthPlan:
                 dark=min(value, max(darkest, value - below)),
                 light=min(PAINT_LIGHTEST, value + above),
                 contrast_left=left,
-                colour=_colour_at(reading, value),
+                colour=_colour_at(reading, value, spec.chroma),
             )
         )
     return DepthPlan(tuple(planes), tuple(gaps), ladder, low, high)

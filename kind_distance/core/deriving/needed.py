@@ -7,8 +7,10 @@ sides on a board, no varnish on watercolour.
 
 from __future__ import annotations
 
-from dataclasses import dataclass, replace
+import math
+from dataclasses import dataclass, field, replace
 
+from kind_distance.core.colour.munsell import luminance_from_value, value_from_luminance
 from kind_distance.core.deriving.order import in_order
 from kind_distance.core.judging.films import open_minutes
 from kind_distance.core.judging.model import VEILS, JudgedPlane, JudgedThing, Painted, Scene
@@ -26,11 +28,20 @@ DETAIL_SHARE = 0.06  # fewer fine edges than this are said in the second layer; 
 DETAIL_CONTRAST = 0.45  # behind this much veil, detail is air; common practice
 SECOND_SHARE = 0.4  # of its plane that a second layer touches: its darks and lights, not all of it
 THING_SHARE, MOST_THINGS_SHARE = 0.06, 0.3  # of its plane that a thing takes where nothing tells its size
-ONE_SIZE = 3.0  # marks that differ by less than this factor are made with one brush
+# Marks that differ by less than this factor are made with one brush; by how many brushes the painter takes.
+BRUSH_REACH = {"": 3.0, "few": math.inf, "many": 1.4}
 FAR_FINE_MIN, LONGEST_FINE = 6, 240
 # Washes side by side dry once a stage, not one by one: common practice, no source.
 DRY_GAP = "Along a hard edge leave a hair of dry paper to the wash beside it; close it when both are dry."
 FOCUS_BASE = 0.16  # share of all minutes that the focus gets besides its share of the surface
+# What a side that the painter takes does to minutes and films; common practice, no source.
+CHANCE_PACE, CONTROL_PACE, CHASED, WATER_GLAZE = 0.8, 1.15, 1.25, 0.5
+REFINED_RANGE = 0.6  # darks and lights so far apart want a second layer from one who refines [V]
+QUIET_FRONT = ("plain", "dark_frame")  # foregrounds that only frame stay plain
+GAPS = 0.15  # of a plane that is left bare where its ground is to show
+HIDES = 1.0  # a ground so much darker than a plane wants a second coat to be hidden [V]
+SIDES_PACE = {"": 1.0, "round": 1.6, "one_colour": 0.7}
+TAPE_MIN = 5
 TWO_GLAZES_SHARE = 0.18  # a plane that takes so much of the surface is built of two coats
 THICKNESS: dict[PassKind, float] = {"second_layer": 1.0, "details": 1.0, "glaze": 0.8, "scumble": 0.8, "lights": 1.5}
 HIDDEN = 0.5
@@ -60,6 +71,10 @@ class Around:
         Minutes this painter takes over minutes planned.
     from_life : bool
         Masses are judged by the light of the subject.
+    sides, hand, stop_at, foreground, brushes_taken, glaze_thinner, moving_light : str
+        Sides that the painter takes where practitioners disagree; empty leaves it to what is usual.
+    ground_shown : dict
+        Planes whose ground is left in "gaps" or "hidden", by their rank.
     """
 
     kept: tuple[KeptFacts, ...]
@@ -71,6 +86,14 @@ class Around:
     approach: str = ""
     pace: float = 1.0
     from_life: bool = False
+    sides: str = ""
+    hand: str = ""
+    stop_at: str = ""
+    foreground: str = ""
+    brushes_taken: str = ""
+    glaze_thinner: str = ""
+    moving_light: str = ""
+    ground_shown: dict[int, str] = field(default_factory=dict)
 
 
 class _Deriving:
@@ -108,7 +131,25 @@ class _Deriving:
             spares=self.spared(kind, planes),
             in_light=self.around.from_life and kind in ("block_in", "blend", "second_layer"),
         )
-        return replace(made, **more)  # type: ignore[arg-type]
+        return replace(self.as_chosen(made, planes), **more)  # type: ignore[arg-type]
+
+    def as_chosen(self, made: Pass, planes: tuple[JudgedPlane, ...]) -> Pass:
+        """Do a pass the way the painter chose: by chance or measured, a glaze by medium or water, in moving light."""
+        around, mass = self.around, made.kind in ("block_in", "blend", "second_layer", "underpainting")
+        focal = any(self.scene.is_focus(plane.rank) for plane in planes)
+        minutes, why, thickness = float(made.minutes), made.why, made.thickness
+        if around.hand == "chance" and mass and not focal:
+            minutes, why = minutes * CHANCE_PACE, f"{why} Free: worn brush, rag or the other hand."
+        elif around.hand == "control" and (mass or made.kind == "details"):
+            minutes, why = minutes * CONTROL_PACE, f"{why} Measured, stroke by stroke."
+        if around.moving_light == "chase" and made.in_light:
+            minutes = minutes * CHASED
+        if made.kind == "glaze" and made.paint in WATER_BORNE and around.glaze_thinner:
+            water = around.glaze_thinner == "water"
+            thickness = WATER_GLAZE if water else 1.0
+            said = "Thinned with water: a wash that holds less on canvas" if water else "Thinned with medium"
+            why = f"{why} {said}; the label decides."
+        return replace(made, minutes=max(2, round(minutes)), why=why, thickness=thickness)
 
     def colour(self, kind: PassKind, planes: tuple[JudgedPlane, ...]) -> Colour:
         """Say the colour of a pass as far as the plan says it; later layers of oil are never leaner."""
@@ -149,6 +190,12 @@ class _Deriving:
             why = f"Places the borders{keeps} before paint hides the support."
             passes.append(
                 replace(self.on("drawing", (), why), title=f"draw the planes{keeps}", minutes=minutes, line=line)
+            )
+        if around.sides == "taped" and passes:
+            taped = passes[0]
+            why = f"{taped.why} The taped border stays clean and shows what the picture is."
+            passes[0] = replace(
+                taped, title=f"tape the border, {taped.title}", minutes=taped.minutes + TAPE_MIN, why=why
             )
         masked = [each.name for each in around.kept if each.way == "masked"]
         if masked and cannot("mask", self.medium.first_paint) is None:
@@ -195,6 +242,7 @@ class _Deriving:
             passes.append(self.base(plane, (), plane.area_cm2))
         kind: PassKind = "blend" if self.soft(plane) else "block_in"
         made = self.on(kind, (plane,), f"{100 * plane.share:.0f} % of the picture, planned at value {plane.value:.1f}.")
+        made = self.with_ground(made, plane, kind)
         if asked:
             made = replace(made, wants="touch_dry")
         elif kind == "block_in" and self.medium.transparent and not self.glazes:
@@ -203,7 +251,31 @@ class _Deriving:
             made = replace(made, title="blend, laid wet" if not self.medium.transparent else made.title)
             made = self.kept_open(made)
         passes.append(made)
+        if self.hides_ground(plane) and not asked:
+            coat = self.on("second_layer", (plane,), "Once more, opaque, so that the ground does not show.")
+            colour = replace(coat.colour, opacity="opaque", hides_line=True, value=plane.value)
+            passes.append(
+                replace(coat, title="second coat, hides the ground", colour=colour, minutes=coat.minutes // 2 + 1)
+            )
         return passes
+
+    def with_ground(self, made: Pass, plane: JudgedPlane, kind: PassKind) -> Pass:
+        """Leave the ground in gaps where the painter wants it so: paint and gaps together have the planned value."""
+        if self.around.ground_shown.get(plane.rank) != "gaps" or kind != "block_in":
+            return made
+        wanted = float(luminance_from_value(plane.value))
+        own = (wanted - GAPS * float(luminance_from_value(self.scene.ground_value))) / (1 - GAPS)
+        value = round(float(value_from_luminance(min(100.0, max(0.0, own)))), 1)
+        why = f"{made.why} About {100 * GAPS:.0f} % of the ground is left in gaps, so the paint itself is mixed at "
+        return replace(
+            made, why=f"{why}{value:.1f}.", share=1 - GAPS, minutes=max(2, round(made.minutes * (1 - GAPS / 2))),
+            colour=replace(made.colour, value=value),
+        )  # fmt: skip
+
+    def hides_ground(self, plane: JudgedPlane) -> bool:
+        """Whether a plane wants a second coat so that its ground is hidden."""
+        wanted = self.around.ground_shown.get(plane.rank) == "hidden" and not self.medium.transparent
+        return wanted and plane.value - self.scene.ground_value >= HIDES
 
     def kept_open(self, made: Pass) -> Pass:
         """Help a blend that outlasts its paint: on a soaked sheet, misted, or both."""
@@ -232,13 +304,29 @@ class _Deriving:
         if self.glazes:
             coats = 2 if plane.share >= TWO_GLAZES_SHARE and plane.kind != "sky" else 1
             passes += [self.on("glaze", (plane,), KINDS["glaze"].why) for _ in range(coats)]
-        elif light - dark >= SECOND_LAYER_RANGE and not flat_sky and self.carries(plane):
+        elif light - dark >= self.range_for_second() and not flat_sky and self.layered(plane):
             why = f"Its darks lie at {dark:.1f}, its lights at {light:.1f}: more than one flat layer can say."
             passes.append(self.on("second_layer", (plane,), why, share=SECOND_SHARE))
         if not self.things_of(plane) and self.own_detail(plane, facts):
             why = f"{100 * facts.detail:.0f} % of it lies on fine edges, and little air hides them."
             passes.append(self.fine(plane, [], why))
         return passes
+
+    def range_for_second(self) -> float:
+        """How far apart darks and lights lie from which on a second layer is planned. [V]."""
+        return REFINED_RANGE if self.around.stop_at == "refined" else SECOND_LAYER_RANGE
+
+    def layered(self, plane: JudgedPlane) -> bool:
+        """Whether a plane gets more than its mass: by where it stands, and by when the painter stops."""
+        if self.scene.is_focus(plane.rank):
+            return True
+        if self.around.stop_at == "early" or (self.around.foreground in QUIET_FRONT and self.in_front(plane)):
+            return False
+        return self.around.stop_at == "refined" or self.carries(plane)
+
+    def in_front(self, plane: JudgedPlane) -> bool:
+        """Whether it is the nearest plane."""
+        return plane.depth == self.scene.nearest_depth
 
     def carries(self, plane: JudgedPlane) -> bool:
         """Whether a plane is near or in the focus: only there more than one flat layer tells."""
@@ -249,7 +337,8 @@ class _Deriving:
     def own_detail(self, plane: JudgedPlane, facts: PlaneFacts) -> bool:
         """Whether a plane without named things wants fine work of its own."""
         near_enough = facts.contrast_left is None or facts.contrast_left >= DETAIL_CONTRAST
-        return plane.kind != "sky" and facts.detail >= DETAIL_SHARE and near_enough and self.carries(plane)
+        wanted = facts.detail >= DETAIL_SHARE and near_enough and self.carries(plane) and self.layered(plane)
+        return plane.kind != "sky" and wanted
 
     # -- things ---------------------------------------------------------------------------------------------------
 
@@ -291,7 +380,8 @@ class _Deriving:
         for thing in sorted(self.things_of(plane), key=lambda each: each.smallest_mm or 0.0):
             last = groups[-1] if groups else []
             begun = last[0].smallest_mm if last else None
-            alike = last and (begun is None or thing.smallest_mm is None or thing.smallest_mm <= ONE_SIZE * begun)
+            reach = BRUSH_REACH[self.around.brushes_taken]
+            alike = last and (begun is None or thing.smallest_mm is None or thing.smallest_mm <= reach * begun)
             if alike:
                 last.append(thing)
             else:
@@ -323,15 +413,19 @@ class _Deriving:
         wants: Wants = "open_or_dry" if self.medium.later_paint == "oil" else ""
         made = replace(lights, title=title, minutes=self.minutes("lights", area), share=0.2, wants=wants)
         passes.append(made)
-        if "canvas" in around.support.casefold() and not at_once:
+        on_canvas = "canvas" in around.support.casefold() and not at_once
+        if around.sides in SIDES_PACE and (on_canvas or around.sides):
             why = "Seen when it hangs unframed; painted on, or kept clean."
             made = self.on("sides", (), why)
-            sides = self.minutes("sides", scene.support_cm2)
-            passes.append(replace(made, title="sides of the canvas", minutes=sides, thickness=0.8))
+            sides = max(2, round(self.minutes("sides", scene.support_cm2) * SIDES_PACE[around.sides]))
+            title = "sides of the canvas" if on_canvas else "sides of the support"
+            title = "carry the picture round the sides" if around.sides == "round" else title
+            passes.append(replace(made, title=title, minutes=sides, thickness=0.8))
         why = "Signed before anything seals the surface; judged from a distance before it counts as done."
-        passes.append(
-            replace(self.on("finish", (), why), title="sign and check from three metres", minutes=2, thickness=0.5)
-        )
+        finish = replace(self.on("finish", (), why), title="sign and check from three metres", minutes=2, thickness=0.5)
+        if around.sides == "taped":
+            finish = replace(finish, title=f"take the tape off, {finish.title}", minutes=TAPE_MIN)
+        passes.append(finish)
         if self.medium.varnished and not at_once:
             passes.append(replace(self.on("varnish", (), KINDS["varnish"].why), minutes=15, thickness=1.0))
         return passes

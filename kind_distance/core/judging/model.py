@@ -192,6 +192,10 @@ class Scene:
     light_hours: JudgedLightHours = JudgedLightHours((), told=False)
     weather: Weather = field(default_factory=Weather)
     support_cm2: float = 700.0
+    # Sides that the painter takes where practitioners disagree; empty leaves it to what is usual.
+    foreground: str = ""
+    moving_light: str = ""
+    hand: str = ""
 
     @cached_property
     def rank_of_thing(self) -> dict[str, int | None]:

@@ -49,6 +49,10 @@ def _hours(scene: Scene, session: JudgedSession | None, start: int) -> list[tupl
 
 def _light(passes: tuple[Read, ...], scene: Scene) -> Iterator[Finding]:
     """Tell once a day of what is judged by a light that is gone, from the first pass out of it."""
+    # One who goes after the light repaints; one who fixed it in a photo goes by that for the rest of the day.
+    follows = scene.moving_light in ("chase", "fix") and not scene.light_hours.told
+    if follows:
+        return
     out: dict[int, list[tuple[Read, float]]] = {}
     for each in passes:
         start, end, session = each.painted.start, each.painted.end, session_of(each)

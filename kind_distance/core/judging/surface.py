@@ -93,6 +93,8 @@ def _brushes(passes: tuple[Read, ...], scene: Scene) -> Iterator[Finding]:
     for each in passes:
         if each.is_mass or each.kind in ("drawing", "ground", "varnish", "sides", "finish"):
             continue
+        if scene.hand == "chance" and not any(scene.is_focus(rank) for rank in each.ranks):
+            continue  # left to the brush
         given = each.painted.given
         mark = given.mark_mm if given.mark_mm is not None else given.brush_mm
         if mark is None:

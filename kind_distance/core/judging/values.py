@@ -91,7 +91,7 @@ def _nearest(passes: tuple[Read, ...], scene: Scene) -> Iterator[Finding]:
         for plane in solid
         if plane.rank != near.rank and not scene.is_focus(plane.rank) and plane.range is not None
     ]
-    if not behind or scene.against_light or near.value <= SILHOUETTE:
+    if not behind or scene.against_light or near.value <= SILHOUETTE or scene.foreground in ("plain", "dark_frame"):
         return
     if own < FLAT_SHARE * max(behind):
         yield Finding(

@@ -31,6 +31,8 @@ class Medium:
     block_in, second_layer : str
         What these passes are called in this medium.
     varnished : bool
+    usual_support, usual_ground : str
+        What a painter of this medium mostly begins on.
     """
 
     key: str
@@ -43,6 +45,8 @@ class Medium:
     block_in: str = "block-in"
     second_layer: str = "second layer"
     varnished: bool = True
+    usual_support: str = "board"
+    usual_ground: str = "white"
 
     @property
     def transparent(self) -> bool:
@@ -65,8 +69,10 @@ MEDIA: dict[str, Medium] = {
             "first wash",
             "second wash",
             varnished=False,
+            usual_support="paper",
         ),
-        Medium("gouache", "Gouache", "gouache", "gouache", "touch_dry", "not_tacky", "far_to_near", varnished=False),
+        Medium("gouache", "Gouache", "gouache", "gouache", "touch_dry", "not_tacky", "far_to_near", varnished=False,
+               usual_support="paper"),
         Medium("acrylic", "Acrylic", "acrylic", "acrylic", "touch_dry", "not_tacky", "far_to_near"),
         Medium(
             "rewettable_acrylic",
@@ -77,11 +83,14 @@ MEDIA: dict[str, Medium] = {
             "not_tacky",
             "far_to_near",
         ),
-        Medium("oil", "Oil, in layers", "oil", "oil", "touch_dry", "not_tacky", "far_to_near"),
-        Medium("oil_at_once", "Oil, all at once", "oil", "oil", "not_tacky", "not_tacky", "whole_at_once"),
-        Medium("oil_over_acrylic", "Oil over acrylic", "acrylic", "oil", "touch_dry", "not_tacky", "far_to_near"),
+        Medium("oil", "Oil, in layers", "oil", "oil", "touch_dry", "not_tacky", "far_to_near",
+               usual_support="canvas", usual_ground="ochre"),
+        Medium("oil_at_once", "Oil, all at once", "oil", "oil", "not_tacky", "not_tacky", "whole_at_once",
+               usual_ground="ochre"),
+        Medium("oil_over_acrylic", "Oil over acrylic", "acrylic", "oil", "touch_dry", "not_tacky", "far_to_near",
+               usual_support="canvas"),
     )
-}
+}  # fmt: skip
 
 
 @dataclass(frozen=True)

@@ -17,6 +17,7 @@ HALVED = 0.03  # how near the middle a horizon halves the picture, as a share of
 ALL_ONE_WAY = 0.8  # share of slanting edges that lean one way; common practice, no source
 TILTED_UPRIGHTS = 1.5  # uprights that lean more are seen to lean [degrees]; common practice (1), no source
 SMALL_SHAPE_CM = 0.8  # a typical shape smaller than this is work for a fine brush [cm]; common practice, no source
+HELD = 0.7  # of the usual step at the rim that one who keeps the eye inside is told of
 GAPS_TOLD = 40
 GAPS_LOUD = 2  # more at a time would drown the rest; the next comes when one is answered
 GRID = 40  # places are named by a grid this fine, so that a finding keeps its name
@@ -54,6 +55,10 @@ class Given:
     unit : "cm" or "in"
     height_cm : float
         Of the picture on the support. [cm]
+    eye_path : "", "held" or "floating"
+        Whether the eye is to be kept inside.
+    division : "", "thirds" or "unusual"
+        Where the painter likes the horizon.
     """
 
     number: int
@@ -71,6 +76,8 @@ class Given:
     skyline_tilt: float | None = None
     unit: Unit = "cm"
     height_cm: float = 0.0
+    eye_path: str = ""
+    division: str = ""
     to_photo: tuple[float, float, float, float] = field(default=(0.0, 0.0, 1.0, 1.0))
 
     def on_photo(self, x: float, y: float) -> tuple[float, float]:
@@ -140,11 +147,11 @@ def _tilt(given: Given) -> list[Judgement]:
 
 def _halved(given: Given) -> list[Judgement]:
     line = given.horizon.line
-    if line is None or abs(line.height - 0.5) > HALVED:
+    if line is None or abs(line.height - 0.5) > HALVED or given.division == "unusual":
         return []
     return [
         _judge(
-            given, "halved", "note", "The horizon halves the picture",
+            given, "halved", "mild" if given.division == "thirds" else "note", "The horizon halves the picture",
             f"It lies at {100 * line.height:.0f} % of the height. Equal halves compete; a third, less or more "
             "says which of the two the painting is about. A reflection may want just this.",
             3.0, Remedy("Look at other crops", "show_crops", {"source": given.source}),
@@ -198,7 +205,9 @@ def _gaps(given: Given) -> list[Judgement]:
 
 
 def _exits(given: Given) -> list[Judgement]:
-    least = max(2.0, given.focus_step or 0.0)
+    if given.eye_path == "floating":
+        return []
+    least = max(2.0, given.focus_step or 0.0) * (HELD if given.eye_path == "held" else 1.0)
     strong = [each for each in given.composition.exits if each.step >= least]
     if not strong or not given.focus_marked:
         return []

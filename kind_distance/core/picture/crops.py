@@ -116,6 +116,7 @@ SIZES = (1.0, 0.88, 0.76, 0.64, 0.54)  # sides of the windows tried, against the
 PLACES = 9  # windows tried along each side
 APART, LEAST_APART = 0.5, 0.8  # suggestions that share more of their area than this are one
 QUIET_RIM = 0.3  # how much fewer edges the rim has than the inside to be called quiet
+LIKED = 3.0  # times as much that a division counts which the painter asked for
 KEPT_OF_REACH = 0.8  # the focal shape, of which nothing is cut, as a share of the focus's reach
 WEIGHTLESS = np.float32(7)  # lighter than this weighs nothing [V]; common practice, no source
 
@@ -184,6 +185,7 @@ def suggest_crops(
     focus: Focus,
     horizon: float | None,
     wanted: int = 3,
+    division: str = "",
 ) -> list[Suggestion]:
     """Suggest crops of one format that keep the focus well placed, its surroundings whole and the rim quiet.
 
@@ -199,6 +201,8 @@ def suggest_crops(
     horizon : float or None
         Height of the horizon as a share of the photo's height, from the top.
     wanted : int
+    division : "", "thirds" or "unusual"
+        Where the painter likes the horizon.
 
     Returns
     -------
@@ -216,7 +220,7 @@ def suggest_crops(
             for top in np.unique(np.linspace(0, height_px - ch, PLACES).round().astype(int)):
                 crop = Crop(int(left), int(top), cw, ch)
                 if _spares(crop, focus, width_px, height_px):
-                    score, why = _weigh(crop, view, focus, horizon, width_px, height_px)
+                    score, why = _weigh(crop, view, focus, horizon, width_px, height_px, division)
                     found.append((score + 0.25 * size, crop, why))
     found.sort(key=lambda each: (-each[0], each[1].x, each[1].y, each[1].width))
     chosen: list[Suggestion] = []
@@ -238,7 +242,13 @@ def _shared(one: Crop, other: Crop) -> float:
 
 
 def _weigh(
-    crop: Crop, view: _View, focus: Focus, horizon: float | None, width_px: int, height_px: int
+    crop: Crop,
+    view: _View,
+    focus: Focus,
+    horizon: float | None,
+    width_px: int,
+    height_px: int,
+    division: str = "",
 ) -> tuple[float, str]:
     """Score one crop and say what speaks for it most."""
     x0, y0 = crop.x / width_px, crop.y / height_px
@@ -259,6 +269,10 @@ def _weigh(
         said = f"the horizon {100 * at:.0f} % down"
         level = max(level, 0.6) if at < 0.25 or at > 0.75 else level
         level -= 0.6 * float(np.exp(-(((at - 0.5) / 0.05) ** 2)))
+        if division == "unusual":
+            level = LIKED * float(at < 0.25 or at > 0.75 or abs(at - 0.5) < 0.05)
+        elif division == "thirds":
+            level *= LIKED
     score = 1.2 * (near_x + near_y) + 0.8 * level + 0.6 * balance + 0.5 * quiet
     heavier = "left" if left > right else "right"
     sides = "left and right in balance" if balance > 0.9 else f"a little heavier on the {heavier}"

@@ -26,7 +26,7 @@ SETS = {
     )
 }  # fmt: skip
 # Fields that may be emptied again; for the others nothing said means nothing changed.
-EMPTIED = ("focus_plane", "ground_value", "pace")
+EMPTIED = ("focus_plane", "ground_value", "pace", "return_on")
 SMALLEST_CM, LARGEST_CM = 2.0, 1000.0
 
 
@@ -57,6 +57,8 @@ def set_brief(desk: Desk, **said: Any) -> Changed:  # noqa: ANN401  fields of a 
     if deadline is not None:
         said["deadline"] = None if not deadline.strip() else iso(minute_of(deadline))[:10]
         said.setdefault("deadline_for", before.deadline_for or "gift")
+    if said.get("return_on"):
+        said["return_on"] = iso(minute_of(said["return_on"]))[:10]
     brief = checked_brief(told(desk, before, said))
     state = replace(desk.state, brief=brief)
     if brief.medium != before.medium and before.passes_by_hand:

@@ -28,6 +28,7 @@ export type Swatch = Schemas["SwatchView"];
 export type Horizon = Schemas["HorizonView"];
 export type Idea = Schemas["IdeaView"];
 export type Edit = Schemas["EditRecord"];
+export type Brief = Schemas["BriefView"];
 export type Begin = Schemas["BeginRequest"];
 export type Change = Schemas["ChangeRequest"]["change"];
 

@@ -1,18 +1,22 @@
 <script setup lang="ts">
 /** What the painter wants: title, main idea, medium, support, ground, school of order. */
 import { computed, reactive, watch } from "vue";
-import type { Begin, Choices } from "@/api/client";
+import type { Begin, Brief, Choices } from "@/api/client";
 
 const props = defineProps<{
   /** What can be chosen. */
   choices: Choices;
   /** The brief as it stands; a new one where left out. */
   start?: Begin;
+  /** The brief of a painting that is there: how one works is asked of it. */
+  painting?: Brief;
   /** What the button says. */
   label: string;
 }>();
-const emit = defineEmits<{ done: [brief: Begin]; cancel: [] }>();
+const emit = defineEmits<{ done: [brief: Begin, work: Work | null]; cancel: [] }>();
 const CM_PER_INCH = 2.54;
+/** Sides taken, by their field of the brief, and the day of return. */
+type Work = Record<string, string | null>;
 
 const form = reactive({
   title: props.start?.title ?? "",
@@ -24,7 +28,23 @@ const form = reactive({
   height: 0,
   ground: props.start?.ground ?? "white",
   school: props.start?.school ?? "",
+  taken: { ...props.painting?.taken } as Record<string, string>,
+  return_on: props.painting?.return_on?.slice(0, 10) ?? "",
 });
+/** What a painter of the medium mostly begins on and how; offered when the medium is changed. */
+const medium = computed(() => props.choices.media.find((each) => each.key === form.medium));
+const offered = computed(() => {
+  const usual = medium.value;
+  if (!usual || !props.start || form.medium === props.start.medium) return "";
+  const ground = props.choices.grounds.find((each) => each.key === usual.ground)?.name.toLowerCase();
+  const school = props.choices.schools.find((each) => each.key === usual.school)?.name.toLowerCase();
+  const same = form.school === usual.school && form.ground === usual.ground && form.support === usual.support;
+  return same ? "" : `${usual.name} mostly goes ${school}, on ${usual.support}, on a ${ground} ground.`;
+});
+function takeUsual(): void {
+  const usual = medium.value;
+  if (usual) Object.assign(form, { school: usual.school, ground: usual.ground, support: usual.support });
+}
 
 function shown(cm: number): number {
   return form.unit === "in" ? Math.round((cm / CM_PER_INCH) * 16) / 16 : Math.round(cm * 10) / 10;
@@ -52,7 +72,7 @@ function finish(): void {
   const cm = (side: number) => Math.round(side * factor * 100) / 100;
   // A size that was not touched keeps its exact length: what is shown is rounded.
   const same = (side: number, was: number | undefined) => was !== undefined && shown(was) === side;
-  emit("done", {
+  const brief = {
     title: form.title,
     idea: form.idea,
     medium: form.medium,
@@ -62,7 +82,8 @@ function finish(): void {
     unit: form.unit,
     ground: form.ground,
     school: form.school || null,
-  });
+  };
+  emit("done", brief, props.painting ? { ...form.taken, return_on: form.return_on || null } : null);
 }
 </script>
 
@@ -124,6 +145,27 @@ function finish(): void {
       >.
     </p>
     <p v-if="schoolSaid" class="say">{{ schoolSaid }}</p>
+    <p v-if="offered">
+      {{ offered }} <button type="button" class="do quiet" @click="takeUsual">Take these</button>
+    </p>
+    <details v-if="painting" class="work">
+      <summary>How you work: where painters differ, your side is planned</summary>
+      <div class="sides">
+        <label v-for="each in choices.questions" :key="each.field"
+          >{{ each.asks }}
+          <select v-model="form.taken[each.field]" class="field">
+            <option value="">{{ each.usual }}</option>
+            <option v-for="side in each.sides" :key="side.key" :value="side.key">{{ side.name }}</option>
+          </select>
+          <span class="say">{{
+            each.sides.find((side) => side.key === form.taken[each.field])?.changes
+          }}</span>
+        </label>
+        <label v-if="form.taken.rest_or_go === 'rest'"
+          >Look at it again on <input v-model="form.return_on" class="field" type="date"
+        /></label>
+      </div>
+    </details>
     <div class="deeds">
       <button class="do main" type="submit">{{ label }}</button>
       <button class="do quiet" type="button" @click="emit('cancel')">Cancel</button>
@@ -155,6 +197,21 @@ textarea.say {
 .sentence {
   line-height: 2.1;
   font-size: 16px;
+}
+.sides {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(230px, 1fr));
+  gap: 10px 18px;
+  padding-top: 8px;
+}
+.sides label {
+  display: grid;
+  gap: 2px;
+  align-content: start;
+}
+.work summary {
+  cursor: pointer;
+  min-height: 28px;
 }
 .num {
   width: 5.2em;

@@ -16,7 +16,16 @@ const showSilenced = ref(false);
 const here = computed(
   () => props.tried ?? table.painting?.judgements.filter((each) => each.stage === route.name) ?? [],
 );
-const loud = computed(() => here.value.filter((each) => each.meant_so === null));
+const heard = computed(() => here.value.filter((each) => each.meant_so === null));
+/** One who wants to flow is told only what would spoil the painting; the rest waits for a review. */
+const flows = computed(() => !props.tried && table.painting?.brief.asked === "flow");
+const reviewing = ref(false);
+const loud = computed(() =>
+  flows.value && !reviewing.value ? heard.value.filter((each) => each.severity === "strong") : heard.value,
+);
+const later = computed(
+  () => heard.value.length - heard.value.filter((each) => each.severity === "strong").length,
+);
 const silenced = computed(() => here.value.filter((each) => each.meant_so !== null));
 </script>
 
@@ -34,6 +43,9 @@ const silenced = computed(() => here.value.filter((each) => each.meant_so !== nu
       />
     </ul>
     <p v-else-if="table.painting" class="nothing">Nothing here wants attention.</p>
+    <button v-if="flows && later" class="do quiet" :aria-expanded="reviewing" @click="reviewing = !reviewing">
+      {{ later }} for the review
+    </button>
     <template v-if="silenced.length">
       <button class="do quiet" :aria-expanded="showSilenced" @click="showSilenced = !showSilenced">
         {{ silenced.length }} meant so

@@ -40,9 +40,9 @@ const start = computed<Begin | undefined>(() => {
   return brief && { ...brief, school: brief.school };
 });
 
-async function saveBrief(brief: Begin): Promise<void> {
+async function saveBrief(brief: Begin, work: Record<string, string | null> | null): Promise<void> {
   const { school, ...rest } = brief;
-  const made = await table.change({ action: "set_brief", ...rest, school: school ?? undefined });
+  const made = await table.change({ action: "set_brief", ...rest, ...work, school: school ?? undefined });
   if (made) briefOpen.value = false;
 }
 
@@ -104,6 +104,7 @@ useKeys((event) => {
           v-if="table.choices && start && briefOpen"
           :choices="table.choices"
           :start="start"
+          :painting="table.painting?.brief"
           label="Keep"
           @done="saveBrief"
           @cancel="briefOpen = false"

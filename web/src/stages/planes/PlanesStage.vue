@@ -186,6 +186,24 @@ async function pickLight([x, y]: Point): Promise<void> {
           :handling="table.chosenPlane.handling"
           @change="(part) => table.change({ action: 'set_plane', plane: table.plane, ...part })"
         />
+        <select
+          v-for="each in table.choices?.plane_questions"
+          :key="each.field"
+          class="field"
+          :value="table.chosenPlane.taken[each.field]"
+          :aria-label="`${each.asks}: ${table.chosenPlane.name}`"
+          :title="each.sides.find((side) => side.key === table.chosenPlane?.taken[each.field])?.changes"
+          @change="
+            table.change({
+              action: 'set_plane',
+              plane: table.plane,
+              [each.field]: ($event.target as HTMLSelectElement).value,
+            })
+          "
+        >
+          <option value="">{{ each.usual }}</option>
+          <option v-for="side in each.sides" :key="side.key" :value="side.key">{{ side.name }}</option>
+        </select>
       </p>
       <ThingsList
         v-model:placing="placing"
