@@ -227,7 +227,8 @@ def simplified(file: Path, framing: Framing, softness: float, focus: Focus | Non
 @lru_cache(maxsize=192)
 def thumbnail(file: Path, framing: Framing, settings: ThumbnailSettings) -> Thumbnail:
     """Return a value thumbnail of the picture."""
-    return make_thumbnail(simplified(file, framing, settings.softness, settings.focus), settings)
+    soft = simplified(file, framing, settings.softness, settings.focus)
+    return make_thumbnail(soft, settings, None if settings.focus is None else _plain(file, framing).value)
 
 
 def mark_of(framing: Framing, settings: ThumbnailSettings) -> str:

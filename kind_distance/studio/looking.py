@@ -27,13 +27,15 @@ from kind_distance.core.picture.cuts import MOST
 from kind_distance.core.picture.departures import Departure
 from kind_distance.core.picture.focus import LEAST_STEP
 from kind_distance.core.picture.horizon import (
+    OPEN_SEA,
     Horizon,
     Line,
+    SkyLine,
     border_slope,
     choose_horizon,
     level_lines,
+    likeliest,
     lower_border,
-    upper_border,
 )
 from kind_distance.core.picture.reserve import audit_reserves
 from kind_distance.core.picture.thumbnail import SOFTNESS_RANGE, Thumbnail, ThumbnailSettings
@@ -87,17 +89,36 @@ def _lines(file: Path, plate: Plate) -> tuple[list[Line], tuple[int, ...]]:
     return level_lines(value), value.shape
 
 
-def sky_border(state: State, source: SourceRecord, labels: Labels | None) -> NDArray[np.float32] | None:
-    """Lower border of the marked sky, where the painter has marked it on this source."""
+def sky_border(state: State, source: SourceRecord, labels: Labels | None) -> SkyLine | None:
+    """Lower border of the marked sky, where the painter has marked it on this source; over a sea that part alone."""
     if labels is None or source.number != state.brief.main_source or not state.planes:
         return None
     sky = state.planes[0]
     if sky.kind != "sky" or not any(stroke.plane == sky.number for stroke in state.strokes):
         return None
-    return lower_border(labels == sky.rank)
+    border = lower_border(labels == sky.rank)
+    if border is None:
+        return None
+    over_sea = _over_water(state, labels, sky.rank)
+    if over_sea is not None and len(over_sea) >= OPEN_SEA * labels.shape[1]:
+        return SkyLine(over_sea, sea=True)
+    return SkyLine(border)
 
 
-def horizon_of(file: Path, state: State, source: SourceRecord, border: NDArray[np.float32] | None) -> Horizon:
+def _over_water(state: State, labels: Labels, sky: int) -> NDArray[np.float32] | None:
+    """Lower border of the sky in the columns in which marked water lies right under it; None without any."""
+    marked = {stroke.plane for stroke in state.strokes}
+    water = [plane.rank for plane in state.planes if plane.kind == "water" and plane.number in marked]
+    if not water:
+        return None
+    inside = labels == sky
+    ends = labels.shape[0] - 1 - inside[::-1].argmax(axis=0)
+    below = labels[np.minimum(ends + 2, labels.shape[0] - 1), np.arange(labels.shape[1])]
+    meets = inside.any(axis=0) & np.isin(below, water)
+    return np.asarray((ends[meets] + 1) / labels.shape[0], dtype=np.float32) if meets.any() else None
+
+
+def horizon_of(file: Path, state: State, source: SourceRecord, border: SkyLine | None) -> Horizon:
     """Find the horizon of a source, by the border of its marked sky if there is one; one set by hand is sure."""
     found = choose_horizon(*_lines(file, plate_of(source)), border)
     if source.horizon is None:
@@ -175,19 +196,20 @@ def _gaps(file: Path, state: State, framing: Framing, labels: Labels | None, sou
 
 
 def slopes_of(
-    state: State, source: SourceRecord, labels: Labels | None, sky: NDArray[np.float32] | None
+    state: State, source: SourceRecord, labels: Labels | None, sky: SkyLine | None
 ) -> tuple[float | None, float | None]:
-    """Slope of the marked skyline, whose border was found before, and of the marked water's upper one. [degrees]."""
+    """Slope of the marked skyline, whose border was found before, and of open water under the sky. [degrees].
+
+    The far shore of a lake runs as it likes: only where water meets the sky does its edge have to be level.
+    """
     if labels is None or source.number != state.brief.main_source:
         return None, None
     aspect = labels.shape[1] / labels.shape[0]
-    skyline = None if sky is None else round(border_slope(sky, aspect), 2)
-    for plane in state.planes:
-        if plane.kind == "water" and any(stroke.plane == plane.number for stroke in state.strokes):
-            border = upper_border(labels == plane.rank)
-            if border is not None and len(border) > 0.5 * labels.shape[1]:
-                return skyline, round(border_slope(border, aspect), 2)
-    return skyline, None
+    if sky is None:
+        return None, None
+    slope = round(border_slope(sky.border, aspect), 2)
+    line = choose_horizon([], labels.shape, sky).line if sky.sea else None
+    return (None, line.tilt_deg) if line is not None else (slope, None)
 
 
 def focus_remedies(file: Path, state: State, record: ThumbnailRecord) -> tuple[Remedy, ...]:
@@ -257,7 +279,9 @@ def look_at(file: Path, state: State, record: ThumbnailRecord, labels: Labels | 
     horizon = _within(whole, framing)
     planned = departures_on(state, source, framing.crop)
     composition = _answered(
-        replace(_composition(file, framing, settings, horizon.line), gaps=_gaps(file, state, framing, labels, source)),
+        replace(
+            _composition(file, framing, settings, likeliest(horizon)), gaps=_gaps(file, state, framing, labels, source)
+        ),
         planned,
     )
     width_cm, height_cm = size_on_support(state, framing)

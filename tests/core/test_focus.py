@@ -76,6 +76,37 @@ class Sparing(unittest.TestCase):
         self.assertAlmostEqual(step_at_focus(steps, (2.0, 5.0, 8.0), Focus(0.2, 0.5, 0.1)), 0.0)
 
 
+class Reading(unittest.TestCase):
+    """Whether the thing that is marked still reads, however small it is, and whatever else lies near."""
+
+    def scene(self, thing):
+        value = np.full((240, 320), 6.5, np.float32)
+        value[130:] = 4.4  # sea
+        value[116:124, 150:170] = thing
+        return value
+
+    def step(self, value, smallest):
+        focus = Focus(160 / 320, 120 / 240, 0.12)
+        soft = squint(plain(value), 0.004, focus)
+        settings = ThumbnailSettings(3, smallest, 0.004, focus=focus)
+        return make_thumbnail(soft, settings, plain(value).value).reading.focus_step
+
+    def test_a_small_sun_that_is_kept_is_seen(self):
+        self.assertGreaterEqual(self.step(self.scene(9.2), 0.001), LEAST_STEP)
+
+    def test_an_island_that_is_joined_away_is_told_though_the_horizon_runs_by(self):
+        self.assertLess(self.step(self.scene(3.0), 0.05), LEAST_STEP)
+
+    def test_what_is_spared_is_no_crumb(self):
+        value = self.scene(6.5)
+        rng = np.random.default_rng(2)
+        for y, x in zip(rng.integers(70, 125, 60), rng.integers(120, 200, 60), strict=True):
+            value[y : y + 2, x : x + 2] = 2.0
+        focus = Focus(0.5, 0.4, 0.15)
+        made = make_thumbnail(squint(plain(value), 0.004, focus), ThumbnailSettings(3, 0.004, 0.004, focus=focus))
+        self.assertGreater(min(made.reading.areas), 0.0004)
+
+
 class Missing(unittest.TestCase):
     def test_a_lost_focus_is_said_first(self):
         settings = ThumbnailSettings(steps=2, focus=Focus(0.5, 0.5))

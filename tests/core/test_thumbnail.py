@@ -166,6 +166,36 @@ def reading(shares, values, effective=4.0):
     return Reading(1, 9, tuple(shares), tuple(values), "middle", 9, effective, max(shares), 2.0)
 
 
+class Wasted(unittest.TestCase):
+    """Every step of a thumbnail is used, and two steps are two values."""
+
+    def test_steps_are_sought_again_where_joining_has_emptied_one(self):
+        """Sparks take a step for themselves until they are joined away: then it goes to what is left."""
+        rng = np.random.default_rng(1)
+        value = np.repeat(np.repeat([8.4, 6.4, 4.4, 2.4], 60)[:, None], 320, axis=1).astype(np.float32)
+        for y, x in zip(rng.integers(0, 236, 260), rng.integers(0, 316, 260), strict=True):
+            value[y : y + 3, x : x + 3] = 9.4
+        for steps in (3, 4):
+            made = make_thumbnail(simplify(value, 0.004), ThumbnailSettings(steps, 0.02, 0.004))
+            with self.subTest(steps=steps):
+                self.assertGreater(min(made.reading.shares), 0.01)
+                self.assertGreater(min(np.diff(made.reading.values)), 0.5)
+
+    def test_more_steps_are_another_picture(self):
+        value = np.repeat(np.repeat([8.6, 7.2, 5.4, 3.6, 2.0], 48)[:, None], 320, axis=1).astype(np.float32)
+        made = [make_thumbnail(simplify(value), ThumbnailSettings(steps)).grey() for steps in (3, 4, 5)]
+        for one, other in zip(made, made[1:], strict=False):
+            self.assertLess(float((one == other).mean()), 0.9)
+
+    def test_a_glide_is_not_cut_where_an_edge_can_be(self):
+        """A sky that pales downward over a dark hill: the border lies at the hill, no ring in the sky."""
+        value = np.repeat(np.linspace(6.2, 8.2, 240, dtype=np.float32)[:, None], 320, axis=1)
+        value[150:] = 4.6
+        value[200:] = 2.4
+        steps = make_thumbnail(simplify(value), ThumbnailSettings(3)).steps
+        self.assertEqual(len(np.unique(steps[:145])), 1)
+
+
 class Judging(unittest.TestCase):
     def kinds(self, found, steps=3, **more):
         settings_ = ThumbnailSettings(steps=steps, **more)

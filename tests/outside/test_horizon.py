@@ -8,7 +8,14 @@ import cv2
 import numpy as np
 from PIL import Image
 
-from kind_distance.core.picture.horizon import border_slope, find_horizon, lower_border, upper_border
+from kind_distance.core.picture.horizon import (
+    SkyLine,
+    border_slope,
+    find_horizon,
+    likeliest,
+    lower_border,
+    upper_border,
+)
 from kind_distance.core.picture.working import WorkingPicture
 from kind_distance.demo.seed import picture_bytes
 from tests.support import TRUTH
@@ -62,8 +69,36 @@ class Horizon(unittest.TestCase):
     def test_a_marked_sky_that_ends_elsewhere_makes_it_unsure(self):
         value = np.full((300, 450), 8.0, np.float32)
         value[180:] = 3.0
-        self.assertIsNotNone(find_horizon(value, np.full(450, 0.6, np.float32)).line)
-        self.assertIsNone(find_horizon(value, np.full(450, 0.3, np.float32)).line)
+        self.assertIsNotNone(find_horizon(value, SkyLine(np.full(450, 0.6, np.float32))).line)
+        self.assertIsNone(find_horizon(value, SkyLine(np.full(450, 0.3, np.float32))).line)
+
+    def test_a_skyline_is_no_horizon(self):
+        """Hills, a wood's edge and roofs are strong and long; whether they lie at eye level nobody can see in them."""
+        x = np.arange(450)
+        y = np.arange(300)[:, None]
+        hills = 140 + 12 * np.sin(x / 40) + 5 * np.sin(x / 11)
+        for name, edge in (("hills", hills), ("a wood", 150 + 4 * np.sign(np.sin(x / 3.1)) + 3 * np.sin(x / 1.7))):
+            with self.subTest(name):
+                value = np.where(y < edge, 8.0, 3.5).astype(np.float32)
+                for sky in (None, SkyLine((edge / 300).astype(np.float32))):
+                    found = find_horizon(value, sky)
+                    self.assertIsNone(found.line)
+                    self.assertLess(abs(likeliest(found).height - np.mean(edge) / 300), 0.07)
+
+    def test_a_rail_before_a_view_is_no_horizon(self):
+        rng = np.random.default_rng(3)
+        view = cv2.GaussianBlur(rng.uniform(1, 9, (300, 450)).astype(np.float32), (0, 0), 3) * 3 - 10
+        view[200:] = 2.0
+        self.assertIsNone(find_horizon(np.clip(view, 0, 10)).line)
+
+    def test_marked_sky_over_marked_sea_is_sure_though_the_line_is_faint(self):
+        """Far water and sky differ by next to nothing on many days: the marks say what the values do not."""
+        faint = np.full((300, 450), 7.0, np.float32)
+        border = (0.4 + 0.002 * np.sin(np.arange(450) / 5)).astype(np.float32)
+        found = find_horizon(faint, SkyLine(border, sea=True)).line
+        self.assertAlmostEqual(found.height, 0.4, delta=0.01)
+        coast = (0.4 + 0.05 * np.sin(np.arange(450) / 60)).astype(np.float32)
+        self.assertIsNone(find_horizon(faint, SkyLine(coast, sea=True)).line)
 
     def test_an_empty_picture_has_none(self):
         found = find_horizon(np.full((200, 300), 5.0, np.float32))

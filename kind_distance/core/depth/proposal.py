@@ -14,6 +14,8 @@ from kind_distance.core.picture.working import WorkingPicture
 SEARCH_WIDTH = 240  # the sky border needs no more detail [px]
 LEAST_SKY = 0.03  # a smaller sky is taken for none, as a share of the height
 STREAK = 21  # columns over which the sky border is held together [px of the search]
+# A top strip so smooth, and so little darker than the rest, is taken for sky where no border of one is found [memory].
+TOP, SMOOTH_TOP, LIT = 0.1, 0.02, 0.5
 BAND_GROWTH = 1.5  # each nearer band is so much higher than the one behind it; common practice, no source
 USUAL_NAMES = {
     2: ("Sky", "Land"),
@@ -116,3 +118,12 @@ def propose_planes(picture: WorkingPicture, count: int, *, with_sky: bool = True
     if with_sky:
         whole[np.broadcast_to(sky if sky.any() else rows < top, whole.shape)] = 1
     return whole
+
+
+def has_sky(picture: WorkingPicture) -> bool:
+    """Whether a picture seems to hold a sky: one is found, or its top is smooth and no darker than the rest."""
+    if find_sky(picture).any():
+        return True
+    top = max(1, round(TOP * picture.height))
+    smooth = float(picture.fine_edges[:top].mean()) < SMOOTH_TOP
+    return smooth and float(picture.value[:top].mean()) >= float(np.median(picture.value[top:])) - LIT

@@ -117,8 +117,8 @@ def _lost_focus(number: int, reading: ThumbnailReading, remedies: tuple[Remedy, 
             stage=STAGE,
             severity="strong",
             title="The focus is lost",
-            text=f"Within its reach {left}; {LEAST_STEP:.0f} is the least that holds the eye. "
-            "Simplify everything else, not this.",
+            text=f"What is marked there does not read any more: {left}; {LEAST_STEP:.0f} is the least that holds the "
+            "eye. Simplify everything else, not this.",
             weight=1000.0,
             remedies=remedies,
         )

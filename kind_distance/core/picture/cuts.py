@@ -12,6 +12,8 @@ from kind_distance.errors import DomainError
 BINS = 128
 LEAST_APART = 0.6  # cuts closer than this make steps nobody can mix apart [V]; common practice, no source
 CONTOUR_PENALTY = 0.02  # squared value steps per contour of one width plus height; tried on photographs
+# How much more a contour costs by how many bins the value steps from one pixel to the next; tried on photographs.
+FAINT_EDGE = np.array([4.0, 4.0, 2.0, 1.0])
 FEWEST, MOST = 2, 7
 
 
@@ -35,7 +37,9 @@ def contour_at_cuts(value: NDArray[np.float32]) -> NDArray[np.float64]:
         # Most neighbours share a bin and draw nothing.
         differs = one != other
         low, high = np.minimum(one[differs], other[differs]), np.maximum(one[differs], other[differs])
-        rise[1:] += np.bincount(low, minlength=BINS) - np.bincount(high, minlength=BINS)
+        # Where values glide there is no edge to draw: a cut there makes rings, and costs more.
+        weight = FAINT_EDGE[np.minimum(high - low, len(FAINT_EDGE) - 1)]
+        rise[1:] += np.bincount(low, weight, BINS) - np.bincount(high, weight, BINS)
     return np.cumsum(rise) / sum(value.shape)
 
 

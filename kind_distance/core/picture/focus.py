@@ -5,6 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 from functools import lru_cache
 
+import cv2
 import numpy as np
 from numpy.typing import NDArray
 
@@ -15,6 +16,8 @@ USUAL_REACH = 0.12  # a focal area of about 5 to 15 % of the surface; common pra
 SPARED = 12.0  # a pixel at the focus counts as so many when shapes are too small to be kept; tried on photographs
 LEAST_MASS = 0.05  # share of the focal area that a step has to hold to be seen there
 LEAST_STEP = 1.0  # value step without which nothing stands out at the focus [V]; common practice, no source
+OF_THING = 0.6  # values that belong to the thing the focus is marked on lie so near to the mark's own [V]
+THING = (0.004, 0.5)  # share of the focal area that it takes: less is a grain, more a mass
 
 
 @dataclass(frozen=True)
@@ -81,3 +84,49 @@ def step_at_focus(steps: NDArray[np.uint8], values: tuple[float, ...], focus: Fo
     held = np.bincount(steps[focus.area(*steps.shape)], minlength=len(values))
     seen = [value for value, count in zip(values, held, strict=True) if count >= LEAST_MASS * max(1, held.sum())]
     return max(seen) - min(seen) if seen else 0.0
+
+
+def thing_at(value: NDArray[np.float32], focus: Focus) -> tuple[NDArray[np.bool_], NDArray[np.bool_]] | None:
+    """Find the thing that the focus is marked on, and what lies right around it.
+
+    Parameters
+    ----------
+    value : float32 array, shape (H, W)
+        Munsell value of the photo before squinting.
+    focus : Focus
+
+    Returns
+    -------
+    bool array, bool array or None
+        Masks of the picture's shape; None where the mark lies on a large mass, or on nothing that stands out.
+    """
+    height, width = value.shape
+    soft = np.asarray(cv2.GaussianBlur(value, (0, 0), 0.8), np.float32)
+    seed = min(width - 1, int(focus.x * width)), min(height - 1, int(focus.y * height))
+    area = focus.area(height, width)
+    blocked = np.ones((height + 2, width + 2), np.uint8)
+    blocked[1:-1, 1:-1] = ~area
+    if blocked[seed[1] + 1, seed[0] + 1]:
+        return None
+    flags = 4 | cv2.FLOODFILL_MASK_ONLY | cv2.FLOODFILL_FIXED_RANGE | (2 << 8)
+    cv2.floodFill(soft.copy(), blocked, seed, 0, OF_THING, OF_THING, flags)
+    thing = blocked[1:-1, 1:-1] == 2
+    share = thing.sum() / max(1, int(area.sum()))
+    if not THING[0] <= share <= THING[1]:
+        return None
+    reach = max(3, 2 * round(0.3 * float(np.sqrt(thing.sum()))) + 3)
+    kernel = cv2.getStructuringElement(cv2.MORPH_ELLIPSE, (reach, reach))
+    around = (cv2.dilate(thing.view(np.uint8), kernel) > 0) & ~(
+        cv2.dilate(thing.view(np.uint8), np.ones((3, 3), np.uint8)) > 0
+    )
+    if not around.any() or abs(float(np.median(value[thing]) - np.median(value[around]))) < LEAST_STEP:
+        return None
+    return thing, around
+
+
+def step_of_thing(
+    steps: NDArray[np.uint8], values: tuple[float, ...], thing: NDArray[np.bool_], around: NDArray[np.bool_]
+) -> float:
+    """Say how far a thing stands apart from what is around it in a thumbnail: difference of their means. [V]."""
+    seen = np.asarray(values)[steps]
+    return float(abs(seen[thing].mean() - seen[around].mean()))

@@ -17,7 +17,7 @@ from kind_distance.core.colour.munsell import PAINT_DARKEST, PAINT_LIGHTEST, gre
 from kind_distance.core.picture.borders import border_lengths
 from kind_distance.core.picture.cuts import ValueProfile, check_steps, cuts_of, even_cuts, histogram, value_profile
 from kind_distance.core.picture.edits import MOST_EDITS, Edit, apply_edits
-from kind_distance.core.picture.focus import SPARED, Focus, step_at_focus
+from kind_distance.core.picture.focus import SPARED, Focus, step_at_focus, step_of_thing, thing_at
 from kind_distance.core.picture.shapes import Shapes, effective_shapes, find_shapes, merge_small, weighed_areas
 from kind_distance.core.picture.working import THUMBNAIL_SIZE
 from kind_distance.errors import DomainError
@@ -29,6 +29,9 @@ SMALLEST_RANGE = (0.0, 0.05)  # what a painter is offered
 LARGEST_SMALLEST = 0.25  # what is taken at all
 ROUNDING_PX = 5
 FOCUS_SOFTNESS = 0.35  # how much of the squint is left at the focus itself; tried on photographs
+READS = 0.0008  # smallest shape that is spared at the focus, as a share of the picture; common practice, no source
+EMPTY, EQUAL = 0.01, 0.5  # a step with less of the picture, or so near to the next [V], says nothing
+FINE_STEPS = 14  # steps into which a picture is parted to find its masses
 KEY_LOW, KEY_HIGH = 4.2, 6.6  # median values that bound low, middle and high key; common practice, no source
 
 
@@ -281,7 +284,58 @@ def _read(soft: Simplified, steps: NDArray[np.uint8], shapes: Shapes, values: ND
     )
 
 
-def make_thumbnail(soft: Simplified, settings: ThumbnailSettings) -> Thumbnail:
+def _drawn(soft: Simplified, settings: ThumbnailSettings, cuts: tuple[float, ...]) -> tuple[NDArray[np.uint8], Shapes]:
+    """Cut the values, join what is small, round the contours off."""
+    steps = np.searchsorted(np.array(cuts), soft.value, side="right").astype(np.uint8)
+    near = None if settings.focus is None else settings.focus.nearness(*steps.shape)
+    least = settings.smallest_share * steps.size
+    # What is spared at the focus is still a shape that one reads, no crumb.
+    spared = float(np.clip(settings.smallest_share / READS, 1.0, SPARED))
+    weight = None if near is None else 1 + (spared - 1) * near
+    steps = merge_small(find_shapes(steps), soft.value, least, weight)
+    steps = _rounded(steps, near)
+    shapes = find_shapes(steps)
+    if weighed_areas(shapes, weight).min() < least:
+        # Rounding can pinch off a sliver; a second, much shorter round of joining takes those in.
+        steps = merge_small(shapes, soft.value, least, weight)
+        shapes = find_shapes(steps)
+    return steps, shapes
+
+
+def _wasted(steps: NDArray[np.uint8], values: NDArray[np.float64]) -> int:
+    """Count steps that nothing is left of after joining, and pairs of steps that are nearly equal."""
+    shares = np.bincount(steps.ravel(), minlength=len(values)) / steps.size
+    return int((shares < EMPTY).sum()) + int((np.diff(values) < EQUAL).sum())
+
+
+def _sought_again(
+    soft: Simplified, settings: ThumbnailSettings, steps: NDArray[np.uint8], values: NDArray[np.float64]
+) -> tuple[tuple[float, ...], NDArray[np.uint8], Shapes, NDArray[np.float64]] | None:
+    """Seek cuts among the masses that are left after joining; None where they waste as many steps."""
+    fine = tuple(float(v) for v in np.linspace(soft.darkest, soft.lightest, FINE_STEPS + 1)[1:-1])
+    if len(set(fine)) < len(fine):
+        return None
+    coarse, _ = _drawn(soft, settings, fine)
+    masses = find_shapes(coarse)
+    sums = np.bincount(masses.ids.ravel(), weights=soft.value.ravel(), minlength=len(masses.area_px))
+    flat = np.asarray((sums / np.maximum(masses.area_px, 1))[masses.ids], np.float32)
+    profile = value_profile(flat)
+    best, least = None, _wasted(steps, values)
+    # Contours that cost little are tried next to none at all: masses are parted where they can be.
+    for toll in (1.0, 0.0):
+        cuts = cuts_of(replace(profile, contour=toll * profile.contour), settings.steps)
+        again, shapes = _drawn(soft, settings, cuts)
+        found = _values(soft, again, settings.steps)
+        if _wasted(again, found) < least:
+            best, least = (cuts, again, shapes, found), _wasted(again, found)
+        if not least:
+            break
+    return best
+
+
+def make_thumbnail(
+    soft: Simplified, settings: ThumbnailSettings, photo: NDArray[np.float32] | None = None
+) -> Thumbnail:
     """Turn a squinted photo into a value thumbnail.
 
     Parameters
@@ -289,6 +343,8 @@ def make_thumbnail(soft: Simplified, settings: ThumbnailSettings) -> Thumbnail:
     soft : Simplified
         From :func:`simplify`, with the softness of the settings.
     settings : ThumbnailSettings
+    photo : float32 array, shape (H, W), or None
+        Its values before squinting: whether the thing at the focus still reads is then told by that thing.
 
     Returns
     -------
@@ -299,23 +355,23 @@ def make_thumbnail(soft: Simplified, settings: ThumbnailSettings) -> Thumbnail:
     cuts = settings.cuts
     if cuts is None:
         cuts = even_cuts(soft.value, settings.steps) if settings.even else cuts_of(soft.profile, settings.steps)
-    steps = np.searchsorted(np.array(cuts), soft.value, side="right").astype(np.uint8)
-    near = None if settings.focus is None else settings.focus.nearness(*steps.shape)
-    weight = None if near is None else 1 + (SPARED - 1) * near
-    least = settings.smallest_share * steps.size
-    steps = merge_small(find_shapes(steps), soft.value, least, weight)
-    steps = _rounded(steps, near)
-    shapes = find_shapes(steps)
-    if weighed_areas(shapes, weight).min() < least:
-        # Rounding can pinch off a sliver; a second, much shorter round of joining takes those in.
-        steps = merge_small(shapes, soft.value, least, weight)
-        shapes = find_shapes(steps)
+    steps, shapes = _drawn(soft, settings, cuts)
     values = _values(soft, steps, settings.steps)
+    if settings.cuts is None and not settings.even and _wasted(steps, values):
+        found = _sought_again(soft, settings, steps, values)
+        if found is not None:
+            cuts, steps, shapes, values = found
     if settings.edits:
         # After all joining: what a hand did is not undone by a rule.
         steps = apply_edits(steps, soft.value, settings.edits, settings.steps)
         shapes = find_shapes(steps)
     reading = _read(soft, steps, shapes, values)
     if settings.focus is not None:
-        reading = replace(reading, focus_step=step_at_focus(steps, reading.values, settings.focus))
+        thing = None if photo is None else thing_at(photo, settings.focus)
+        step = (
+            step_at_focus(steps, reading.values, settings.focus)
+            if thing is None
+            else step_of_thing(steps, reading.values, *thing)
+        )
+        reading = replace(reading, focus_step=step)
     return Thumbnail(steps, cuts, reading)

@@ -9,7 +9,7 @@ from pydantic import Field
 
 from kind_distance.core.colour.munsell import PAINT_DARKEST, PAINT_LIGHTEST
 from kind_distance.core.depth.marking import Stroke
-from kind_distance.core.depth.proposal import usual_names
+from kind_distance.core.depth.proposal import has_sky, usual_names
 from kind_distance.core.depth.settle import REACH, settle_line
 from kind_distance.core.paint.handling import Handling
 from kind_distance.errors import DomainError, InUseError
@@ -58,8 +58,11 @@ def usual_distances(count: int) -> list[float]:
     return [float(f"{FARTHEST_USUAL_M * ratio**step:.1g}") for step in range(count)]
 
 
-def usual_planes(count: int) -> tuple[PlaneRecord, ...]:
-    """Name so many planes, a sky and land in bands, with rough distances."""
+def usual_planes(count: int, *, with_sky: bool = True) -> tuple[PlaneRecord, ...]:
+    """Name so many planes, a sky and land in bands, with rough distances; land alone where there is no sky."""
+    if not with_sky:
+        names, distances = usual_names(count + 1)[1:], usual_distances(count)
+        return tuple(PlaneRecord(n, n, names[n - 1], "land", distances[n - 1]) for n in range(1, count + 1))
     names, distances = usual_names(count), usual_distances(count - 1)
     sky = PlaneRecord(1, 1, names[0], "sky")
     land = [PlaneRecord(rank, rank, names[rank - 1], "land", distances[rank - 2]) for rank in range(2, count + 1)]
@@ -76,7 +79,11 @@ def propose_planes(desk: Desk, *, count: int) -> Changed:
         raise InUseError("Strokes are drawn already.", "Add or take away single planes, or clear the strokes first.")
     if desk.state.brief.passes_by_hand:
         raise InUseError("Your passes are set by hand for these planes.", "Add or take away single planes instead.")
-    return replace(desk.state, planes=usual_planes(count), pairs=()), f"{count} planes proposed"
+    source = main_source(desk.state)
+    sky = source is None or has_sky(darkroom.working(desk.file, plate_of(source)))
+    planes = usual_planes(count, with_sky=sky)
+    said = f"{count} planes proposed" if sky else f"{count} planes proposed, none of them sky"
+    return replace(desk.state, planes=planes, pairs=()), said
 
 
 def _in_order(planes: list[PlaneRecord]) -> tuple[PlaneRecord, ...]:

@@ -140,10 +140,10 @@ const at = computed(() => `/api/paintings/${table.painting?.id}`);
       />
     </template>
     <template #after>
+      <BeforeYouGo v-if="work" :sessions="work.sessions" />
       <PlanOffers v-if="work?.sessions.length" />
       <ReadyBy v-if="work?.sessions.length" :work="work" />
       <SessionMilestones v-if="work" :work="work" />
-      <BeforeYouGo v-if="work" :sessions="work.sessions" />
     </template>
   </StageLayout>
 </template>
