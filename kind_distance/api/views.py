@@ -25,9 +25,8 @@ from kind_distance.rows import Brief, ElementRecord, PlaneRecord, State
 from kind_distance.store.records import ShelfEntry
 from kind_distance.studio.airs import fitted_air
 from kind_distance.studio.clock import minute_of, moment_of
-from kind_distance.studio.darkroom import Framing
 from kind_distance.studio.paintings import Opened, Studio
-from kind_distance.studio.plates import area_on_support, main_source, plate_of
+from kind_distance.studio.plates import main_source, plate_of
 from kind_distance.studio.sides import OF_BRIEF, OF_PLANE
 from kind_distance.studio.summary import hex_colour, say_next
 from kind_distance.studio.survey import elements_of
@@ -275,8 +274,7 @@ def painting_view(studio: Studio, opened: Opened, now_min: int) -> m.PaintingVie
     painting, found = opened.painting, opened.survey
     state = painting.state
     fit = found.depth.fit
-    main = main_source(state)
-    area = 0.0 if fit is None or main is None else area_on_support(state, Framing(plate_of(main)))
+    area = 0.0 if fit is None else found.depth.area_cm2
     saved = moment_of(minute_of(painting.changed_at))
     return m.PaintingView(
         id=painting.id,

@@ -16,6 +16,7 @@ from kind_distance.core.picture.composition import (
     Complexity,
     Composition,
     Spot,
+    added_spot,
     find_gaps,
     find_lonely_hues,
     gap_rises,
@@ -43,6 +44,7 @@ from kind_distance.core.picture.working import THUMBNAIL_SIZE
 from kind_distance.rows import SourceRecord, State, ThumbnailRecord
 from kind_distance.studio import darkroom
 from kind_distance.studio.darkroom import Framing, Plate
+from kind_distance.studio.keeping import reserve_of
 from kind_distance.studio.plates import (
     area_on_support,
     departures_on,
@@ -259,6 +261,35 @@ def _answered(composition: Composition, departures: tuple[Departure, ...]) -> Co
     )
 
 
+ADDED_LIGHT = 9.0  # of a bright thing that is added, where nobody says its value [V]
+
+
+def _added(
+    state: State, source: SourceRecord, framing: Framing, value: NDArray[np.float32], planned: tuple[Departure, ...]
+) -> list[Spot]:
+    """Weigh bright things that are not in the photo yet: added departures with a value, and lights put on top."""
+    height, width = value.shape
+    found = [
+        added_spot(value, each.mask(height, width), each.high)
+        for each in planned
+        if each.kind == "added" and each.high is not None
+    ]
+    if source.number == state.brief.main_source:
+        for record in state.reserves:
+            reserve = reserve_of(record, framing.crop, framing.size_px) if record.way == "added" else None
+            if reserve is not None:
+                light = ADDED_LIGHT if record.value is None else record.value
+                found.append(added_spot(value, reserve.mask(height, width), light))
+    focus = focus_of(state, source.number, framing.crop)
+    aspect = height / width
+    return [
+        spot
+        for spot in found
+        if spot is not None
+        and (focus is None or np.hypot(spot.x - focus.x, (spot.y - focus.y) * aspect) > 1.4 * focus.reach)
+    ]
+
+
 def look_at(file: Path, state: State, record: ThumbnailRecord, labels: Labels | None) -> Seen:
     """Read and judge a thumbnail, kept or only tried.
 
@@ -278,12 +309,10 @@ def look_at(file: Path, state: State, record: ThumbnailRecord, labels: Labels | 
     whole = horizon_of(file, state, source, sky)
     horizon = _within(whole, framing)
     planned = departures_on(state, source, framing.crop)
-    composition = _answered(
-        replace(
-            _composition(file, framing, settings, likeliest(horizon)), gaps=_gaps(file, state, framing, labels, source)
-        ),
-        planned,
-    )
+    read = _composition(file, framing, settings, likeliest(horizon))
+    composition = _answered(replace(read, gaps=_gaps(file, state, framing, labels, source)), planned)
+    added = _added(state, source, framing, darkroom.plain_values(file, framing), planned)
+    composition = replace(composition, hot_spots=[*added, *composition.hot_spots])
     width_cm, height_cm = size_on_support(state, framing)
     large = np.array([a for a in reading.areas if a >= 0.5 * record.smallest_share])
     complexity = read_complexity(large, reading.contour, width_cm, height_cm)

@@ -18,7 +18,7 @@ from kind_distance.studio.clock import say_date
 MOST_NAMED = 3
 DAY_MIN = 1440.0
 PLANE_KINDS = ("borders_merge", "near_contrast_above_focus", "near_contrast_too_low")
-SESSION_KINDS = ("unsafe_place", "light_moved")
+SESSION_KINDS = ("unsafe_place", "light_moved", "long_light")
 
 
 @dataclass(frozen=True)
@@ -390,6 +390,31 @@ def _light_moved(told: Told) -> Words:
     )
 
 
+def _long_light(told: Told) -> Words:
+    session = next(each for each in told.scene.sessions if each.number == told.finding.sessions[0])
+    return (
+        f"{session.name}: {say_minutes(told.measure('minutes'))} in one light",
+        "In about an hour and a half the sun goes on by more than twenty degrees: shadows and colours at the end are "
+        "other ones than at the start. Fix the light in a photo, paint its masses first and stop, or come back at the "
+        "same hour.",
+        (
+            Remedy("Fix it in a photo", "set_brief", {"moving_light": "fix"}),
+            Remedy("I go after the light", "set_brief", {"moving_light": "chase"}),
+        ),
+    )
+
+
+def _mud(told: Told) -> Words:
+    each = told.first
+    wait = Remedy("Wait until it is dry", "set_pass", {"number": each.id, "wants": "touch_dry"})
+    return (
+        f"{first_upper(each.said)}: {told.measure('layers')} wet layers on one another",
+        f"Together about {told.measure('thickness'):.0f} times a usual film, and all of it still gives: each stroke "
+        "takes up what is under it, and colours go to mud. Let it dry, scrape it down, or lay it thinner.",
+        (wait, *_dryer(told.pass_of(told.finding.passes[-1]))),
+    )
+
+
 def _hour(minute: float) -> str:
     return f"{int(minute) % 1440 // 60}:{int(minute) % 60:02d}"
 
@@ -433,6 +458,8 @@ WORDS: dict[str, Say] = {
     "brush_too_wide": _brush,
     "light_moved": _light_moved,
     "unsafe_place": _unsafe,
+    "long_light": _long_light,
+    "wet_load": _mud,
 }
 
 

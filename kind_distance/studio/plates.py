@@ -57,6 +57,15 @@ def crop_of(crop: CropTuple | None, source: SourceRecord) -> Crop | None:
     return Crop(*crop).check(*size)
 
 
+def crop_of_plan(state: State) -> Crop | None:
+    """Give the part of the main photo that is painted: the crop of the chosen thumbnail, where it is of that photo."""
+    chosen = next((t for t in state.thumbnails if t.number == state.brief.chosen_thumbnail), None)
+    source = main_source(state)
+    if chosen is None or source is None or chosen.source != source.number:
+        return None
+    return crop_of(chosen.crop, source)
+
+
 def departure_of(record: DepartureRecord) -> Departure:
     """Return a departure as the computation wants it, checked."""
     shift = (record.shift_x, record.shift_y)

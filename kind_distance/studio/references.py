@@ -7,6 +7,8 @@ from functools import lru_cache
 from pathlib import Path
 
 from kind_distance.core.judgement import Judgement, Remedy
+from kind_distance.core.light.station import sun_apart
+from kind_distance.core.light.sun import Sun, wind
 from kind_distance.core.picture.balance import (
     SEEN_CAST,
     UNEVEN,
@@ -18,8 +20,10 @@ from kind_distance.core.picture.balance import (
     unevenness,
 )
 from kind_distance.core.wording import say_list
+from kind_distance.errors import DomainError
 from kind_distance.rows import SourceRecord, State
 from kind_distance.studio import darkroom
+from kind_distance.studio.arrows import sun_of
 from kind_distance.studio.darkroom import Plate
 from kind_distance.studio.plates import plate_of
 
@@ -67,6 +71,36 @@ def _light(state: State) -> list[Judgement]:
                     f"In {one.name} and {other.name} the light comes from directions {apart:.0f}° apart. "
                     "Shadows taken from "
                     "both will contradict each other: follow one, and take only shapes and colours from the other.",
+                    _choose(one, f"Choose {one.name}"), _choose(other, f"Choose {other.name}"),
+                )
+            )  # fmt: skip
+    return found + _suns(state)
+
+
+def _sun(source: SourceRecord) -> Sun | None:
+    try:
+        return sun_of(source)
+    except DomainError:
+        return None
+
+
+def _suns(state: State) -> list[Judgement]:
+    """Compare the suns of photos whose place and hour are known, where no light is drawn on both."""
+    found = []
+    known = [(source, sun) for source in state.sources if (sun := _sun(source)) is not None and sun.height_deg > 0]
+    for (one, first), (other, second) in itertools.combinations(known, 2):
+        if one.light_deg is not None and other.light_deg is not None:
+            continue
+        if "texture" in (one.purpose, other.purpose):
+            continue
+        apart = sun_apart(first, second)
+        if apart > LIGHT_APART:
+            found.append(
+                _judge(
+                    "suns_differ", f"{one.number}-{other.number}", "mild", "Two references, two suns",
+                    f"Over {one.name} the sun stood {first.height_deg:.0f}° high in the {wind(first.bearing_deg)}, "
+                    f"over {other.name} {second.height_deg:.0f}° in the {wind(second.bearing_deg)}: {apart:.0f}° "
+                    "apart. Their shadows contradict each other: follow one, take only shapes from the other.",
                     _choose(one, f"Choose {one.name}"), _choose(other, f"Choose {other.name}"),
                 )
             )  # fmt: skip

@@ -10,6 +10,7 @@ from functools import lru_cache
 from pathlib import Path
 
 import numpy as np
+from numpy.typing import NDArray
 
 from kind_distance.core.depth.audit import audit_depth
 from kind_distance.core.depth.edges import BorderAdvice, advise_edges, share_detail, shares_at_focus
@@ -32,9 +33,10 @@ from kind_distance.core.paint.media import ground_of, medium_of
 from kind_distance.core.paint.underlay import OPAQUE_LAYER, UNDERLAY, audit_underlay
 from kind_distance.core.passes.model import KeptFacts
 from kind_distance.core.passes.wanted import Wanted, audit_wanted, everything_wanted
+from kind_distance.core.picture.crops import Crop
 from kind_distance.core.picture.departures import KINDS
 from kind_distance.core.picture.thumbnail import Thumbnail
-from kind_distance.core.picture.working import Fit, fit_on_support
+from kind_distance.core.picture.working import Fit, WorkingPicture, fit_on_support
 from kind_distance.core.schedule.hands import audit_hands
 from kind_distance.core.schedule.work import Work, put_to_work
 from kind_distance.core.together import together
@@ -50,7 +52,8 @@ from kind_distance.studio.judging import judge_painting, scene_of
 from kind_distance.studio.keeping import judge_kept, kept_lights
 from kind_distance.studio.looking import look_at
 from kind_distance.studio.outside import judge_outdoors
-from kind_distance.studio.plates import focus_of, framing_of, main_source, plate_of, settings_of
+from kind_distance.studio.plates import crop_of_plan, focus_of, framing_of, main_source, plate_of, settings_of
+from kind_distance.studio.proportions import judge_proportions
 from kind_distance.studio.references import judge_sources
 from kind_distance.studio.strokes import drawn, labels_of, plane_numbers, strokes_by_rank
 from kind_distance.studio.workplan import Measured, easel_of, handling_of, passes_of, plane_facts, sessions_of
@@ -67,8 +70,10 @@ class DepthSurvey:
     given : DepthInput
     plan : DepthPlan
     fit : Fit or None
-        How the main picture lies on the support; None without a picture.
+        How the part of the main picture that is painted lies on the support; None without a picture.
     judgements : list of Judgement
+    area_cm2 : float
+        Area that is painted: that part of the picture, or the support without one. [cm2]
     """
 
     given: DepthInput
@@ -79,6 +84,7 @@ class DepthSurvey:
     detail: list[float]
     kept: list[tuple[Reserve, KeptLight]]
     in_focus: tuple[float, ...]
+    area_cm2: float
 
     @property
     def settled(self) -> bool:
@@ -99,15 +105,37 @@ class Survey:
     scene: Scene
 
 
+@lru_cache(maxsize=8)
+def _painted(file: Path, plate: Plate, crop: Crop | None) -> WorkingPicture:
+    """Return the part of a picture that is painted, at the working size of the whole."""
+    picture = darkroom.working(file, plate)
+    if crop is None:
+        return picture
+    return WorkingPicture.of(np.ascontiguousarray(crop.of(picture.codes, *plate.size_px)))
+
+
+def _part(labels: NDArray[np.uint8], plate: Plate, crop: Crop | None) -> NDArray[np.uint8]:
+    return labels if crop is None else np.ascontiguousarray(crop.of(labels, *plate.size_px))
+
+
 @lru_cache(maxsize=16)
 def _read(
-    file: Path, plate: Plate, count: int, with_sky: bool, strokes: tuple[Stroke, ...]
+    file: Path, plate: Plate, crop: Crop | None, count: int, with_sky: bool, strokes: tuple[Stroke, ...]
 ) -> tuple[list[PlaneReading | None], list[Border]]:
     """Measure readings and borders, with lengths in pixels; the support's size comes in later."""
-    picture = darkroom.working(file, plate)
+    picture = _painted(file, plate, crop)
     # Nobody cuts round a twig: borders are those of the masses.
-    labels, masses = drawn(file, plate, count, with_sky, strokes)
-    return together(lambda: read_planes(picture, labels, count), lambda: read_borders(picture, masses, count, 1.0))
+    labels, masses = (_part(each, plate, crop) for each in drawn(file, plate, count, with_sky, strokes))
+    readings, borders = together(
+        lambda: read_planes(picture, labels, count), lambda: read_borders(picture, masses, count, 1.0)
+    )
+    return [each if each is None or crop is None else _on_whole(each, crop, plate) for each in readings], borders
+
+
+def _on_whole(reading: PlaneReading, crop: Crop, plate: Plate) -> PlaneReading:
+    """Say in shares of the whole picture where the middle of a plane lies that was measured in a crop."""
+    (x, y), (width, height) = reading.centre, plate.size_px
+    return replace(reading, centre=((crop.x + x * crop.width) / width, (crop.y + y * crop.height) / height))
 
 
 def _pairs(state: State) -> list[PairChoice]:
@@ -169,7 +197,8 @@ def _read_from(file: Path, state: State) -> tuple[list[PlaneReading | None], lis
     source, count = main_source(state), len(state.planes)
     if source is None or not count:
         return [None] * count, []
-    return _read(file, plate_of(source), count, state.planes[0].kind == "sky", strokes_by_rank(state))
+    sky = state.planes[0].kind == "sky"
+    return _read(file, plate_of(source), crop_of_plan(state), count, sky, strokes_by_rank(state))
 
 
 def told_borders(state: State) -> list[Border]:
@@ -189,10 +218,11 @@ def survey_depth(file: Path, state: State) -> DepthSurvey:
     brief, source, count = state.brief, main_source(state), len(state.planes)
     readings, in_pixels = _read_from(file, state)
     borders = told_borders(state)
-    fit = None
+    fit, area = None, brief.width_cm * brief.height_cm
     if source is not None:
-        picture = darkroom.working(file, plate_of(source))
+        picture = _painted(file, plate_of(source), crop_of_plan(state))
         fit = fit_on_support(picture.width, picture.height, brief.width_cm, brief.height_cm)
+        area = picture.width * picture.height * fit.cm_per_px**2
         # What is seen through, or thin before others, has no edge to keep apart and none to cut round.
         solid = {plane.rank for plane in state.planes if plane.nature == "solid"}
         borders = [
@@ -211,8 +241,8 @@ def survey_depth(file: Path, state: State) -> DepthSurvey:
     judgements += audit_elements(elements_of(file, state), names)
     left = [planned.contrast_left for planned in plan.planes]
     judgements += audit_handling(names, [handling_of(plane) for plane in state.planes], left, in_focus)
-    kept = kept_lights(file, state, plan, labels_of(file, state))
-    judgements += judge_kept(state, given, plan, kept, 0.0 if fit is None else _area(file, state, fit))
+    kept = kept_lights(file, state, given, plan, _painted_labels(file, state))
+    judgements += judge_kept(state, given, plan, kept, 0.0 if fit is None else area)
     return DepthSurvey(
         given,
         plan,
@@ -222,7 +252,14 @@ def survey_depth(file: Path, state: State) -> DepthSurvey:
         share_detail(given, plan, in_focus),
         kept,
         tuple(in_focus),
+        area,
     )
+
+
+def _painted_labels(file: Path, state: State) -> NDArray[np.uint8] | None:
+    """Plane of each pixel of what is painted; None while there is no picture or no plane."""
+    labels, source = labels_of(file, state), main_source(state)
+    return labels if labels is None or source is None else _part(labels, plate_of(source), crop_of_plan(state))
 
 
 def elements_of(file: Path, state: State) -> list[Element]:
@@ -261,8 +298,8 @@ def _judge_ground(state: State, depth: DepthSurvey, work: Work) -> list[Judgemen
 def _focal_shares(file: Path, state: State, borders: list[Border], count: int) -> tuple[list[float], list[float]]:
     """Share of each border at the focus, and share of the focal area in each plane."""
     source = main_source(state)
-    focus = None if source is None else focus_of(state, source.number)
-    labels = labels_of(file, state) if focus is not None and borders else None
+    focus = None if source is None else focus_of(state, source.number, crop_of_plan(state))
+    labels = _painted_labels(file, state) if focus is not None and borders else None
     if labels is None or focus is None:
         return [0.0] * len(borders), [0.0] * count
     small = np.ascontiguousarray(labels[::2, ::2])
@@ -314,7 +351,7 @@ def survey(file: Path, state: State, now_min: int, others: OtherPaintings = NO_O
     """
     thumbnails = _thumbnails(file, state)
     depth = survey_depth(file, state)
-    area = state.brief.width_cm * state.brief.height_cm if depth.fit is None else _area(file, state, depth.fit)
+    area = depth.area_cm2
     seen = Measured(depth.in_focus, smallest_mm(file, state), _kept_facts(depth, area))
     scene, work = survey_work(state, depth, area, now_min, seen)
     wanted = wanted_of(file, state, depth, work, area)
@@ -323,6 +360,7 @@ def survey(file: Path, state: State, now_min: int, others: OtherPaintings = NO_O
     found = [
         *judge_sources(file, state),
         *judge_arrows(file, state),
+        *judge_proportions(state, depth.fit, area),
         *_judge_chosen(file, state),
         *depth.judgements,
         *ground,
@@ -358,11 +396,3 @@ def _kept_facts(depth: DepthSurvey, area_cm2: float) -> tuple[KeptFacts, ...]:
         )
         for reserve, light in depth.kept
     )
-
-
-def _area(file: Path, state: State, fit: Fit) -> float:
-    source = main_source(state)
-    if source is None:
-        return 0.0
-    picture = darkroom.working(file, plate_of(source))
-    return picture.width * picture.height * fit.cm_per_px**2

@@ -295,10 +295,47 @@ class Place(unittest.TestCase):
         indoors = replace(scene, sessions=(replace(self.OUT, outdoors=False),))
         self.assertEqual(told(indoors, one(1, "block_in", 2, at=700, in_light=True)), [])
 
+    def test_four_hours_in_one_light(self):
+        """Common practice, no source: in 90 minutes the sun goes 22 degrees, and it is another light."""
+        sitting = replace(USUAL, sessions=(replace(self.OUT, end=840),))
+        work = one(1, "block_in", 1, at=600, minutes=100), one(2, "block_in", 3, at=700, minutes=100)
+        self.assertEqual(told(sitting, *work), [("long_light", ())])
+        for twin in (
+            replace(sitting, moving_light="chase"),
+            replace(sitting, moving_light="fix"),
+            replace(sitting, sessions=(replace(sitting.sessions[0], from_life=False),)),
+            replace(sitting, sessions=(replace(sitting.sessions[0], outdoors=False),)),
+        ):
+            self.assertEqual(told(twin, *work), [])
+        self.assertEqual(told(sitting, work[0]), [])
+
     def test_a_place_where_painting_is_dangerous(self):
         ice = replace(USUAL, sessions=(replace(self.OUT, hazards=("ice",)),))
         self.assertEqual(told(ice, one(1, "block_in", 2, at=610)), [("unsafe_place", (1,))])
         self.assertEqual(told(ice), [("unsafe_place", ())], "it is said before anything is planned")
+
+
+class Mud(unittest.TestCase):
+    """M7: too much wet paint. Common practice, no source."""
+
+    def layers(self, count, thickness, paint="oil", gap=0):
+        kinds = ("block_in", *["second_layer"] * (count - 1))
+        return [
+            one(n, kind, 3, at=n * (20 + gap), thickness=thickness, paint=paint, wants="any",
+                colour=Colour(oil="tube" if paint == "oil" else ""))
+            for n, kind in enumerate(kinds, start=1)
+        ]  # fmt: skip
+
+    def test_five_thick_wet_layers_in_one_sitting(self):
+        kinds = [kind for kind, _ in told(OIL, *self.layers(5, 2.0))]
+        self.assertEqual(kinds, ["wet_load"], "once, not with every layer")
+
+    def test_three_layers_all_at_once_are_a_way_of_painting(self):
+        self.assertEqual(told(OIL, *self.layers(3, 1.5)), [])
+
+    def test_dry_layers_do_not_mix(self):
+        acrylic = self.layers(5, 2.0, "acrylic", gap=300)
+        self.assertEqual(told(USUAL, *acrylic), [])
 
 
 class Air(unittest.TestCase):

@@ -188,6 +188,61 @@ class Planted(GoodPlan):
         self.cleared_by("shadow_contrary", "remove_note")
 
 
+class PlantedOnThePicture(GoodPlan):
+    """What is told of the chosen thumbnail and of its support."""
+
+    def setUp(self):
+        super().setUp()
+        self.change("keep_thumbnail", source=1, steps=4, smallest_share=0.004, softness=0.014)
+        self.change("choose_thumbnail", thumbnail=1)
+
+    def boxes(self, *middles, half=0.015):
+        return [[(x - half, y - half), (x + half, y - half), (x + half, y + half), (x - half, y + half)]
+                for x, y in middles]  # fmt: skip
+
+    def test_m15_a_bright_thing_added_at_the_rim(self):
+        before = {j.title for j in self.found("hot_spots")}
+        for box in self.boxes((0.06, 0.86)):
+            self.change("add_reserve", points=box, name="Lamp", way="added")
+        told = [j for j in self.found("hot_spots") if j.title not in before]
+        self.assertEqual(len(told), 1)
+        self.assertIn("lower left", told[0].title)
+
+    def test_m15_not_where_it_is_the_focus(self):
+        before = len(self.found("hot_spots"))
+        for box in self.boxes((0.62, 0.52)):
+            self.change("add_reserve", points=box, name="Lamp", way="added")
+        self.assertEqual(len(self.found("hot_spots")), before)
+
+    def test_a_lamp_on_black_shines(self):
+        """M39 turned round: what is put on top is as light as it is mixed, whatever the photo has there."""
+        for box in self.boxes((0.3, 0.9)):
+            self.change("add_reserve", points=box, name="Lamp", way="added")
+        self.assertEqual(self.found("light_dull"), [])
+
+    def test_a_crop_is_what_is_painted(self):
+        """Planes, areas and minutes follow the crop; a plane that it leaves out is not painted."""
+        whole = self.painting.survey
+        height = self.state.sources[0].height_px
+        width = self.state.sources[0].width_px
+        self.change("set_thumbnail", thumbnail=1, crop=(0, height // 2, width, height // 2))
+        part = self.painting.survey
+        shares = [0.0 if r is None else r.share for r in part.depth.given.readings]
+        self.assertEqual(shares[:2], [0.0, 0.0])
+        self.assertAlmostEqual(sum(shares), 1.0, places=3)
+        self.assertLess(part.depth.area_cm2, 0.8 * whole.depth.area_cm2)
+        painted = {rank for each in part.work.passes for rank in each.planes}
+        self.assertEqual(painted & {1, 2}, set())
+        self.assertTrue({1, 2} <= {rank for each in whole.work.passes for rank in each.planes})
+
+    def test_a_photo_of_another_shape_is_told_with_three_ways_out(self):
+        self.assertEqual(self.found("other_shape"), [])
+        self.change("set_brief", width_cm=30, height_cm=40)
+        told = self.found("other_shape")[0]
+        self.assertEqual({r.action for r in told.remedies}, {"show_crops", "set_brief", "mean_it_so"})
+        self.cleared_by("other_shape", "set_brief")
+
+
 class PlantedOnBlack(GoodPlan):
     """M9: light paint over a dark ground."""
 

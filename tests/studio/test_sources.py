@@ -50,6 +50,29 @@ class WithPhoto(WithStudio):
         return caught.exception
 
 
+class Suns(WithPhoto):
+    """M30: light from different photos."""
+
+    def taken(self, name, hour):
+        exif = Image.Exif()
+        exif.get_ifd(0x8769)[36867] = f"2026:06:21 {hour:02d}:00:00"
+        exif.get_ifd(0x8825).update({1: "N", 2: (47.0, 0.0, 0.0), 3: "E", 4: (8.0, 0.0, 0.0)})
+        return self.bring(file_bytes(hill_picture(), "JPEG", exif=exif), name)
+
+    def test_photos_of_morning_and_evening(self):
+        self.taken("morning.jpg", 7)
+        self.taken("evening.jpg", 19)
+        self.assertEqual(self.titles().count("suns_differ"), 1)
+
+    def test_photos_of_one_hour_or_one_for_its_texture(self):
+        self.taken("first.jpg", 9)
+        self.taken("second.jpg", 10)
+        self.assertNotIn("suns_differ", self.titles())
+        self.taken("bark.jpg", 18)
+        self.change("set_source", source=4, purpose="texture")
+        self.assertNotIn("suns_differ", self.titles())
+
+
 class Knowing(WithPhoto):
     def test_what_is_said_is_kept_and_comes_back(self):
         self.change(

@@ -88,7 +88,7 @@ def measure_kept(
     labels: NDArray[np.uint8],
     value: NDArray[np.float32],
     planned: list[float],
-    lights: list[float],
+    added: list[float],
     ground: float,
 ) -> KeptLight | None:
     """Measure a reserved light; None where nothing of it lies on the picture.
@@ -99,8 +99,8 @@ def measure_kept(
     labels : uint8 array, shape (H, W)
     value : float32 array, shape (H, W)
         Of the photo. [V]
-    planned, lights : list of float
-        Planned mass and light accent of each plane. [V]
+    planned, added : list of float
+        Planned mass of each plane, and how light a light is that is put on top in it. [V]
     ground : float
         Value of the bare ground. [V]
     """
@@ -125,7 +125,8 @@ def measure_kept(
     surroundings = float((around * np.array(planned)).sum() / total) if total else planned[planes[0][0] - 1]
     seen = {"ground": ground, "masked": ground, "lifted": ground - LIFTED_LOSS}.get(reserve.way)
     if seen is None:
-        seen = min(9.5, max(photo, lights[planes[0][0] - 1]))
+        # Paint on top is as light as it is mixed, whatever the photo has there: a lamp is put on black.
+        seen = min(9.5, added[planes[0][0] - 1])
     return KeptLight(count / size, planes, photo, seen, surroundings)
 
 

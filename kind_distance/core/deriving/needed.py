@@ -467,7 +467,10 @@ def needed_passes(scene: Scene, facts: list[PlaneFacts], around: Around) -> list
     """
     deriving = _Deriving(scene, facts, around)
     passes = deriving.beginnings()
+    left_out = any(plane.area_cm2 > 0 for plane in scene.planes)
     for plane in scene.planes:
+        if left_out and plane.area_cm2 <= 0 and plane.nature == "solid":
+            continue  # the crop leaves it out
         passes += [*deriving.plane(plane), *deriving.things(plane)]
     passes += deriving.endings()
     passes = in_order(_focus_gets_time(passes, scene), scene, facts)

@@ -9,18 +9,41 @@ from kind_distance.core.judging.reading import Read
 
 SPARE_MIN = 5.0
 LIGHT_HOLDS_MIN = 90  # from setting up, where nothing else is told; common practice, no source
+LONG_SITTING_MIN = 150  # from here on nobody calls it one light; common practice, no source
 DAY = 1440
 
 
 def audit_place(passes: tuple[Read, ...], scene: Scene) -> Iterator[Finding]:
     """Judge hours and places."""
-    yield from _light(passes, scene)
+    moved = list(_light(passes, scene))
+    yield from moved
+    if not moved:
+        yield from _long(passes, scene)
     for session in scene.sessions:
         if session.hazards:
             here = tuple(p.given.id for p in scene.passes if p.start is not None and _in(session, p.start))
             yield Finding(
                 "unsafe_place", "strong", here, (), (), (session.number,),
                 measures={"hazards": session.hazards}, weight=1000.0,
+            )  # fmt: skip
+
+
+def _long(passes: tuple[Read, ...], scene: Scene) -> Iterator[Finding]:
+    """Tell of a sitting outdoors that is far longer than one light lasts, where nobody says what becomes of it."""
+    if scene.light_hours.told or scene.moving_light:
+        return
+    for session in scene.sessions:
+        if not session.outdoors or session.from_life is False:
+            continue
+        inside = [p for p in passes if p.painted.start is not None and session_of(p) == session]
+        ends = [p.painted.end for p in inside if p.painted.end is not None]
+        if not ends or len(inside) < 2:
+            continue
+        spent = max(ends) - min(p.painted.start for p in inside if p.painted.start is not None)
+        if spent > LONG_SITTING_MIN:
+            yield Finding(
+                "long_light", "mild", (), (), (), (session.number,),
+                measures={"minutes": float(spent)}, weight=float(spent),
             )  # fmt: skip
 
 

@@ -26,7 +26,8 @@ TACKY_BELOW = 0.8  # dose at which paint that is only to be touch dry no longer 
 TACKY_WET_BELOW = 1.33  # and where it was to be open still
 BLEND_SPARE_MIN = 3.0  # a blend may outlast its paint by so much
 OLD_FILM_MIN = 17 * 60.0  # a film that was laid in an earlier sitting
-WASH = 0.6  # thickness of a wash against the usual film
+# Wet layers on one another from which on they mix to mud: how many, and how thick together; common practice, no source.
+MUD_LAYERS, MUD_THICKNESS = 4, 6.0
 FATNESS = {"lean": 0, "tube": 1, "fat": 2}
 
 
@@ -39,7 +40,7 @@ def fatness(each: Read) -> int:
         return 0
     if each.kind == "glaze":
         return 2
-    return 0 if each.painted.given.thickness <= WASH else 1
+    return 1  # how thick it lies says nothing of its oil
 
 
 def audit_wetness(passes: tuple[Read, ...]) -> Iterator[Finding]:
@@ -50,6 +51,24 @@ def audit_wetness(passes: tuple[Read, ...]) -> Iterator[Finding]:
         yield from _outlasts(each)
         yield from _varnished(each, passes)
         yield from _lean(each, passes)
+    yield from _mud(passes)
+
+
+def _mud(passes: tuple[Read, ...]) -> Iterator[Finding]:
+    """Tell once of each pile of wet layers: where opaque paint goes on many layers that all still give."""
+    told: set[int] = set()
+    for each in passes:
+        if each.watercolour or each.painted.start is None or not each.is_mass or each.only_things:
+            continue
+        wet = [film for dose, film in _measured(each, under_of(each, passes))
+               if dose < DRY_FROM and film.share >= COVERS_FROM and film.leaves_film]  # fmt: skip
+        thick = sum(film.painted.given.thickness for film in (*wet, each))
+        if len(wet) + 1 >= MUD_LAYERS and thick >= MUD_THICKNESS and not told & set(each.ranks):
+            told |= set(each.ranks)
+            yield Finding(
+                "wet_load", "strong", (each.id, *(film.id for film in wet)), each.ranks,
+                measures={"layers": len(wet) + 1, "thickness": thick}, weight=thick,
+            )  # fmt: skip
 
 
 def _measured(each: Read, films: list[Read]) -> list[tuple[float, Read]]:

@@ -11,7 +11,7 @@ import cv2
 import numpy as np
 from numpy.typing import NDArray
 
-from kind_distance.core.picture.focus import Focus
+from kind_distance.core.picture.focus import Focus, thing_at
 from kind_distance.core.picture.horizon import Horizon, Line, level_lines
 
 SIZE = 320  # long side at which a composition is read [px]
@@ -19,6 +19,7 @@ SPOT_REACH = 0.09  # how wide a spot may be and still be one, as a share of the 
 SPOT_STEP = 1.6  # how much lighter than its surroundings a hot spot is [V]; common practice, no source
 SPOT_CHROMA = 22.0  # how much more coloured than its surroundings [CIELAB chroma]; tried on photographs
 ALONE = 0.7  # share of a spot's surroundings that it has to stand out from; tried on photographs
+CROWD, CROWD_PULL = 8, 0.6  # so many spots, each with so much of the focus's pull, scatter the eye; common practice
 SPOT_AREA = (0.0004, 0.02)  # shares of the picture
 GAP_REACH, GAP_STEP, GAP_AREA = 0.035, 0.9, 0.0025  # light gaps are smaller and fainter; tried on photographs
 EXIT_STEP = 1.5  # value step at the rim that the eye follows out [V]; common practice, no source
@@ -198,12 +199,47 @@ def find_hot_spots(
     aspect = value.shape[0] / value.shape[1]
     inside = [s for s in found if np.hypot(s.x - focus.x, (s.y - focus.y) * aspect) <= 1.4 * focus.reach]
     outside = [s for s in found if s not in inside]
-    return outside[:MOST_LISTED], max((_pull(s) for s in inside), default=0.0)
+    return outside[:MOST_LISTED], max([_thing_pull(value, focus), *(_pull(s) for s in inside)])
+
+
+def _thing_pull(value: NDArray[np.float32], focus: Focus) -> float:
+    """How much the thing itself pulls that the focus is marked on, light or dark, large or small; 0 without one."""
+    found = thing_at(value, focus)
+    if found is None:
+        return 0.0
+    thing, around = found
+    step = abs(float(np.median(value[thing]) - np.median(value[around])))
+    return _pull(Spot(focus.x, focus.y, float(thing.mean()), step))
 
 
 def competing(spots: list[Spot], focus_pull: float) -> list[Spot]:
-    """Give the spots that pull at least as hard as the focus's own."""
-    return [spot for spot in spots if _pull(spot) >= max(focus_pull, 1.0)]
+    """Give the spots that pull at least as hard as the focus's own, or a crowd that does so together."""
+    alone = [spot for spot in spots if _pull(spot) >= max(focus_pull, 1.0)]
+    crowd = [spot for spot in spots if _pull(spot) >= max(CROWD_PULL * focus_pull, 1.0)]
+    return crowd if len(crowd) >= CROWD else alone
+
+
+def added_spot(value: NDArray[np.float32], mask: NDArray[np.bool_], light: float) -> Spot | None:
+    """Weigh a bright thing that is to be added: how far its lightest value lies above what is around its place.
+
+    Parameters
+    ----------
+    value : float32 array, shape (H, W)
+    mask : bool array, shape (H, W)
+        Where it is to stand.
+    light : float
+        Its lightest value. [V]
+    """
+    if not mask.any():
+        return None
+    reach = max(3, 2 * round(0.4 * float(np.sqrt(mask.sum()))) + 1)
+    ring = (cv2.dilate(mask.view(np.uint8), np.ones((reach, reach), np.uint8)) > 0) & ~mask
+    step = light - float(np.median(value[ring] if ring.any() else value))
+    rows, columns = np.nonzero(mask)
+    if step < SPOT_STEP:
+        return None
+    x, y = float(columns.mean() + 0.5) / mask.shape[1], float(rows.mean() + 0.5) / mask.shape[0]
+    return Spot(round(x, 4), round(y, 4), float(mask.mean()), step)
 
 
 def gap_rises(value: NDArray[np.float32]) -> NDArray[np.float32]:

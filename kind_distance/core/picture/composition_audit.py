@@ -19,7 +19,9 @@ TILTED_UPRIGHTS = 1.5  # uprights that lean more are seen to lean [degrees]; com
 SMALL_SHAPE_CM = 0.8  # a typical shape smaller than this is work for a fine brush [cm]; common practice, no source
 HELD = 0.7  # of the usual step at the rim that one who keeps the eye inside is told of
 GAPS_TOLD = 40
-GAPS_LOUD = 2  # more at a time would drown the rest; the next comes when one is answered
+GAPS_LOUD = 1  # more at a time would drown the rest; the next comes when one is answered
+MANY_GAPS = 6  # from here on they are one thing to say: light through leaves
+SHOWN = 5
 GRID = 40  # places are named by a grid this fine, so that a finding keeps its name
 
 
@@ -170,13 +172,14 @@ def _hot_spots(given: Given) -> list[Judgement]:
         if strongest.chroma
         else f"{strongest.step:.1f} lighter on the value scale than what is around it"
     )
-    title = "One spot competes with the focus" if len(spots) == 1 else f"{len(spots)} spots compete with the focus"
+    where = _where(strongest.x, strongest.y)
+    title = f"A spot {where} competes with the focus" + (f", and {len(spots) - 1} more" if len(spots) > 1 else "")
     return [
         _judge(
             given, "hot_spots", "mild", title,
-            f"The strongest lies {_where(strongest.x, strongest.y)}, {by}. Small lights and colours pull the "
-            "eye as hard as a large one; tone them down, or join them.",
-            5.0 * len(spots), _show(places),
+            f"It is {by}. Small lights and colours pull the eye as hard as a large one; tone the strongest down, or "
+            "join it to a mass; the others may then do.",
+            5.0 * len(spots), _show(places[:SHOWN]),
         )
     ]  # fmt: skip
 
@@ -184,6 +187,17 @@ def _hot_spots(given: Given) -> list[Judgement]:
 def _gaps(given: Given) -> list[Judgement]:
     found = []
     gaps = given.composition.gaps
+    if len(gaps) >= MANY_GAPS:
+        strongest = max(gaps, key=lambda gap: gap.step)
+        x, y = given.on_photo(strongest.x, strongest.y)
+        return [
+            Judgement(
+                f"light_gap:{given.number}:many", "light_gap", STAGE, "note", f"{len(gaps)} light gaps far off",
+                f"The strongest {_where(x, y)}, {strongest.step:.1f} lighter than the mass around it. Light through "
+                "leaves is lovely near by; far off many gaps bring a plane forward. Keep two or three, close the rest.",
+                strongest.step, (), (_show([given.on_photo(g.x, g.y) for g in gaps[:SHOWN]]),),
+            )
+        ]  # fmt: skip
     for gap in gaps[:GAPS_TOLD]:
         x, y = given.on_photo(gap.x, gap.y)
         half = float(np.clip(0.9 * np.sqrt(gap.share * given.to_photo[2] * given.to_photo[3]), 0.006, 0.06))
@@ -279,17 +293,20 @@ def _sides(given: Given) -> list[Judgement]:
             )
         )  # fmt: skip
     tilt = given.composition.upright_tilt
-    if tilt is not None and TILTED_UPRIGHTS < abs(tilt) < 8 and given.horizon.line is None:
+    if tilt is not None and TILTED_UPRIGHTS < abs(tilt) < 8:
+        line = given.horizon.line
+        level = line is not None and abs(line.tilt_deg) <= LEVEL_TOLERANCE
+        straighten = Remedy(
+            f"Straighten by {abs(tilt):.1f}°", "straighten",
+            {"source": given.source, "tilt_deg": round(given.tilt_deg + tilt, 1)},
+        )  # fmt: skip
         found.append(
             _judge(
                 given, "leaning_uprights", "note", f"Uprights lean by {abs(tilt):.1f}°",
-                f"To the {'right' if tilt > 0 else 'left'}. A camera held up or askew does that; walls and "
-                "masts will look as if they fell.",
-                abs(tilt),
-                Remedy(
-                    f"Straighten by {abs(tilt):.1f}°", "straighten",
-                    {"source": given.source, "tilt_deg": round(given.tilt_deg + tilt, 1)},
-                ),
+                f"To the {'right' if tilt > 0 else 'left'}. A camera held up or askew does that; walls and masts will "
+                "look as if they fell."
+                + (" The horizon is level: do not turn the photo, draw them upright." if level else ""),
+                abs(tilt), *(() if level else (straighten,)),
             )
         )  # fmt: skip
     return found

@@ -6,6 +6,7 @@ A crop is kept in whole pixels of the straightened original, so that it returns 
 from __future__ import annotations
 
 from dataclasses import dataclass
+from typing import TypeVar
 
 import cv2
 import numpy as np
@@ -14,6 +15,8 @@ from numpy.typing import NDArray
 from kind_distance.core.picture.divisions import GOLDEN, THIRD
 from kind_distance.core.picture.focus import REACHES, Focus
 from kind_distance.errors import DomainError
+
+Scalar = TypeVar("Scalar", bound=np.generic)
 
 LEAST_CROP_PX = 32
 LARGEST_RATIO = 6.0
@@ -64,7 +67,7 @@ class Crop:
         check_ratio(self.width / self.height)
         return self
 
-    def of(self, codes: NDArray[np.uint8], width_px: int, height_px: int) -> NDArray[np.uint8]:
+    def of(self, codes: NDArray[Scalar], width_px: int, height_px: int) -> NDArray[Scalar]:
         """Cut it out of a smaller copy of the photo whose full size is given: (H, W, 3) -> (h, w, 3)."""
         height, width = codes.shape[:2]
         left, top = round(self.x * width / width_px), round(self.y * height / height_px)
