@@ -8,7 +8,21 @@ from pydantic import BaseModel, Field
 
 from kind_distance.api.judgementmodels import JudgementView
 from kind_distance.api.picturemodels import SourceView, ThumbnailView
-from kind_distance.rows.words import Asked, Company, Danger, Sky, UsedThing
+from kind_distance.rows.passes import DryingClass
+from kind_distance.rows.words import (
+    AidName,
+    Asked,
+    Chroma,
+    Company,
+    Danger,
+    LineRemoved,
+    LineWeight,
+    OilFat,
+    Opacity,
+    Sky,
+    UsedThing,
+    WantsOfPaint,
+)
 
 
 class FocusView(BaseModel):
@@ -202,7 +216,24 @@ class PassView(BaseModel):
     smallest_mm: float | None
     in_light: bool
     aid: Literal["", "mist", "wetted", "dryer"]
+    aids: list[AidName]
     thing: str
+    planes: list[int] = Field(description="Ranks of the planes it paints; none for the whole surface.")
+    elements: list[int] = Field(description="Things it paints.")
+    share: float | None
+    mix: str
+    value: float | None
+    chroma: Chroma
+    opacity: Opacity
+    hides_line: bool | None
+    oil: OilFat
+    dries: DryingClass
+    wants: WantsOfPaint
+    mark_mm: float | None
+    spares: list[int] | None = Field(description="Kept lights that it goes round; null where nobody said.")
+    line_weight: LineWeight
+    line_removed: LineRemoved
+    line_meant: bool | None
     done: bool
     waits_for: list[WaitView]
 
@@ -287,6 +318,8 @@ class PlacementView(BaseModel):
     kind: str
     not_earlier: str
     not_session_before: str
+    wait_min: int = Field(description="Minutes in the session in which one waits before it.")
+    dryer_for: int | None = Field(description="The pass that a dryer would dry sooner; none where it would not help.")
 
 
 class MilestoneView(BaseModel):

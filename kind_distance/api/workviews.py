@@ -6,6 +6,7 @@ from typing import Any, cast
 
 from kind_distance.api import models as m
 from kind_distance.core.depth.kept import KeptLight, Reserve
+from kind_distance.core.paint.media import WATER_BORNE
 from kind_distance.core.passes.kinds import LAYERS
 from kind_distance.core.passes.model import Pass, Precedence
 from kind_distance.core.passes.order import OrderCost
@@ -26,6 +27,7 @@ from kind_distance.studio.outside import say_sky
 from kind_distance.studio.survey import Survey
 from kind_distance.studio.workplan import deadline_of
 
+LONG_WAIT_MIN = 10  # from here on a dryer is offered
 LEAST_BURIED = 0.5  # fine work covered again that is worth a word [min]
 TOUCHED = 0.1  # a light that lies in a plane with less than this share of it is not its concern
 NEEDS_SAID = {
@@ -88,7 +90,9 @@ def _smallest(each: Pass, work: Work) -> float | None:
     return None if narrow is None else round(narrow, 1)
 
 
-def _passes(work: Work, kept: list[tuple[Reserve, KeptLight]]) -> list[m.PassView]:
+def _passes(state: State, work: Work, kept: list[tuple[Reserve, KeptLight]]) -> list[m.PassView]:
+    things = {each.name: each.number for each in state.elements}
+    lights = {each.name: each.number for each in state.reserves}
     by_id = {each.id: each for each in work.passes}
     waits: dict[int, list[m.WaitView]] = {}
     for rule in direct_rules(work.rules, by_id):
@@ -119,7 +123,24 @@ def _passes(work: Work, kept: list[tuple[Reserve, KeptLight]]) -> list[m.PassVie
             smallest_mm=_smallest(each, work),
             in_light=each.in_light,
             aid=cast("Any", each.aids[0] if each.aids else ""),
+            aids=list(each.aids),
             thing=", ".join(each.things),
+            planes=list(each.planes),
+            elements=[things[name] for name in each.things if name in things],
+            share=each.share,
+            mix=each.colour.mix,
+            value=each.colour.value,
+            chroma=cast("Any", each.colour.chroma),
+            opacity=cast("Any", each.colour.opacity),
+            hides_line=each.colour.hides_line,
+            oil=cast("Any", each.colour.oil),
+            dries=cast("Any", each.colour.dries),
+            wants=each.wants,
+            mark_mm=each.mark_mm,
+            spares=None if each.spares is None else [lights[name] for name in each.spares if name in lights],
+            line_weight=cast("Any", each.line.weight),
+            line_removed=cast("Any", each.line.removed),
+            line_meant=each.line.meant,
             done=each.id in finished,
             waits_for=waits.get(each.id, []),
         )
@@ -175,7 +196,12 @@ def _sessions(state: State, work: Work, now_min: int) -> list[m.SessionView]:
 
 
 def _placed(
-    placement: Placement, session: int | None, reason: Reason | None, *, by_hand: bool = False
+    placement: Placement,
+    session: int | None,
+    reason: Reason | None,
+    *,
+    by_hand: bool = False,
+    dryer_for: int | None = None,
 ) -> m.PlacementView:
     film = placement.drying
     dry = ""
@@ -197,6 +223,8 @@ def _placed(
         kind="done" if reason is None else reason.kind,
         not_earlier="" if reason is None else reason.not_earlier,
         not_session_before="" if reason is None else reason.not_session_before,
+        wait_min=0 if reason is None else reason.wait_min,
+        dryer_for=dryer_for,
     )
 
 
@@ -218,10 +246,25 @@ def _placements(work: Work) -> list[m.PlacementView]:
         for d in sorted(work.done, key=lambda done: done.start)
     ]
     reasons = {reason.pass_id: reason for reason in work.reasons}
+    by_id = {each.id: each for each in work.passes}
     return painted + [
-        _placed(p, p.session_id, reasons[p.pass_id], by_hand=p.pass_id in work.problem.fixed)
+        _placed(
+            p,
+            p.session_id,
+            reasons[p.pass_id],
+            by_hand=p.pass_id in work.problem.fixed,
+            dryer_for=_dryer_for(reasons[p.pass_id], by_id),
+        )
         for p in work.schedule.placements
     ]
+
+
+def _dryer_for(reason: Reason, passes: dict[int, Pass]) -> int | None:
+    """Name the pass a dryer would help with: a long wait for paint that water leaves."""
+    under = None if reason.waits_on is None else passes[reason.waits_on]
+    if under is None or reason.wait_min < LONG_WAIT_MIN or under.paint not in WATER_BORNE or "dryer" in under.aids:
+        return None
+    return under.id
 
 
 def _drying(work: Work, now_min: int) -> list[str]:
@@ -305,7 +348,7 @@ def work_view(state: State, found: Survey, now_min: int, others: OtherPaintings)
     unit = state.brief.unit
     by_id = {each.id: each for each in work.passes}
     return m.WorkView(
-        passes=_passes(work, found.depth.kept),
+        passes=_passes(state, work, found.depth.kept),
         wanted=[
             m.WantedView(sort=each.sort, number=each.number, name=each.name, passes=list(each.passes), said=each.said)
             for each in found.wanted

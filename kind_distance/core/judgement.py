@@ -18,6 +18,7 @@ RANK: dict[str, int] = {"strong": 0, "mild": 1, "note": 2}
 POINTING = (
     "show_border",
     "choose_plane",
+    "mark_plane",
     "show_places",
     "show_crops",
     "choose_source",

@@ -62,7 +62,7 @@ MILL = Scene(
         "A bright creek leads to a dull red mill.",
         "watercolour",
         "paper",
-        38.0,
+        42.0,
         28.0,
         school="light_to_dark",
         veil="clear",

@@ -119,6 +119,7 @@ class ElementRecord:
         tuple[Number, ...], MaxLen(9), RefersTo("plane", "drop"), Words(says="Other planes it crosses.")
     ] = ()
     hidden_by: Annotated[tuple[HiddenBy, ...], MaxLen(9)] = ()
+    named_late: Annotated[bool, Words(says="Whether it was named after painting had begun.")] = False
     given_up: Annotated[Text, Words("reason", "Why it is no longer wanted; empty while it is.")] = ""
 
 

@@ -6,13 +6,15 @@ from kind_distance.core.judgement import Judgement, Remedy
 from kind_distance.core.paint.media import medium_of
 from kind_distance.core.schedule.rest import audit_momentum, audit_return
 from kind_distance.core.schedule.work import Work
+from kind_distance.core.wording import say_list
 from kind_distance.rows import State
 from kind_distance.studio.clock import minute_of, say_date
 
 HALFWAY = 0.5
+DAY = 1440
 
 
-def judge_choices(state: State, work: Work) -> list[Judgement]:
+def judge_choices(state: State, work: Work, now_min: int) -> list[Judgement]:
     """Judge rest or momentum, and whether the photo is followed as wanted."""
     brief, found = state.brief, []
     if brief.rest_or_go == "rest":
@@ -20,7 +22,56 @@ def judge_choices(state: State, work: Work) -> list[Judgement]:
         found += audit_return(work.problem, work.schedule, back, "" if back is None else say_date(back))
     elif brief.rest_or_go == "momentum":
         found += audit_momentum(work.problem)
-    return [*found, *_fidelity(state, work), *_against_medium(state)]
+    return [
+        *found,
+        *_fidelity(state, work),
+        *_against_medium(state),
+        *_named_late(state),
+        *_nothing_next(state, work, now_min),
+    ]
+
+
+def _named_late(state: State) -> list[Judgement]:
+    """Tell of things that were named after painting had begun."""
+    late = [each for each in state.elements if each.named_late and not each.given_up]
+    if not late:
+        return []
+    rank = {plane.number: plane.rank for plane in state.planes}
+    first = next((rank[each.plane] for each in late if each.plane is not None), 1)
+    return [
+        Judgement(
+            "named_late:" + "-".join(str(each.number) for each in late), "named_late", "planes", "note",
+            f"{say_list([each.name for each in late])} came after painting had begun",
+            "What comes late changes what is there: look again at where the eye goes, at the values around its place, "
+            "and at which plane stands before it, before you paint it.", 5.0, (first,),
+            (Remedy("Show its plane", "choose_plane", {"plane": first}),),
+        )
+    ]  # fmt: skip
+
+
+def _nothing_next(state: State, work: Work, now_min: int) -> list[Judgement]:
+    """Tell of a painting that was begun and has neither a session ahead nor a day to be ready by."""
+    open_passes = [each for each in work.passes if each.id not in {done.pass_id for done in work.done}]
+    ahead = any(session.end > now_min for session in work.sessions)
+    dated = state.brief.deadline is not None or state.brief.return_on is not None
+    if not work.done or not open_passes or ahead or dated:
+        return []
+    remedies: tuple[Remedy, ...] = ()
+    if work.sessions:
+        last = work.sessions[-1]
+        days = max(1, -(-(now_min + DAY - last.start) // DAY))
+        remedies = (
+            Remedy("A session tomorrow", "copy_session",
+                   {"session": last.id, "minutes": last.whole_min, "days": days, "times": 1}),
+        )  # fmt: skip
+    return [
+        Judgement(
+            "no_next", "no_next", "sessions", "note", "Nothing is planned for it any more",
+            f"{len(open_passes)} passes are open, next {open_passes[0].said}; there is no session ahead and no day by "
+            "which it is to be ready. Plan a session, say a day of return, or call it finished.",
+            4.0, (), remedies,
+        )
+    ]  # fmt: skip
 
 
 def _against_medium(state: State) -> list[Judgement]:

@@ -367,7 +367,7 @@ def survey(file: Path, state: State, now_min: int, others: OtherPaintings = NO_O
         *work.judgements,
         *judge_outdoors(state, work, now_min),
         *audit_hands(work.problem, others_of(others)),
-        *judge_choices(state, work),
+        *judge_choices(state, work, now_min),
         *audit_wanted(wanted, work.passes),
         *(j for j in judge_painting(scene, work, state) if j.stage != "planes" or depth.settled),
     ]

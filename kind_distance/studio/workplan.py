@@ -257,7 +257,7 @@ def deadline_of(state: State) -> Deadline | None:
     brief = state.brief
     if brief.deadline is None:
         return None
-    return Deadline(minute_of(brief.deadline), purpose_of(brief.deadline_for))
+    return Deadline(minute_of(brief.deadline), purpose_of(brief.deadline_for or "gift"))
 
 
 def easel_of(state: State, scene: Scene, given: DepthInput, planes: list[PlaneFacts], now_min: int) -> Easel:

@@ -12,6 +12,7 @@ from typing import get_args, get_type_hints
 from kind_distance.core.picture.crops import suggest_crops
 from kind_distance.core.picture.focus import Focus
 from kind_distance.rows import Brief, ElementRecord, PlaneRecord, SessionRecord
+from kind_distance.studio.clock import minute_of
 from kind_distance.studio.sides import OF_BRIEF, OF_PLANE
 from kind_distance.studio.survey import survey
 from tests.planning import NOWHERE, planned_state
@@ -168,3 +169,38 @@ class Sides(unittest.TestCase):
         thirds, unusual = horizons("thirds")[0], horizons("unusual")[0]
         self.assertLess(min(abs(thirds - 1 / 3), abs(thirds - 2 / 3), abs(thirds - 0.382), abs(thirds - 0.618)), 0.07)
         self.assertTrue(unusual < 0.25 or unusual > 0.75 or abs(unusual - 0.5) < 0.06)
+
+
+class Afterwards(unittest.TestCase):
+    """What is told once painting has begun."""
+
+    def begun(self, **more):
+        """A painting of which the first pass is painted."""
+        from kind_distance.studio.workplan import by_hand
+
+        state = planned_state((SessionRecord(1, "2026-06-01T09:00", 120),), **more)
+        work = survey(NOWHERE, state, minute_of("2026-06-01T08:00")).work
+        state = by_hand(state, work.passes)
+        first = work.schedule.placements[0]
+        return replace(
+            state,
+            passes=tuple(
+                replace(p, done_start=first.start, done_end=first.end) if p.number == first.pass_id else p
+                for p in state.passes
+            ),
+        )
+
+    def test_nothing_is_next(self) -> None:
+        later = minute_of("2026-06-20T08:00")
+        state = self.begun()
+        self.assertIn("no_next", kinds_said(state, later))
+        self.assertNotIn("no_next", kinds_said(state, minute_of("2026-06-01T08:00")), "a session is ahead")
+        dated = replace(state, brief=replace(state.brief, deadline="2026-08-01"))
+        self.assertNotIn("no_next", kinds_said(dated, later))
+        self.assertNotIn("no_next", kinds_said(planned_state(), later), "it was never begun")
+
+    def test_a_thing_named_after_painting_has_begun(self) -> None:
+        late = replace(self.begun(), elements=(ElementRecord(1, "Gull", 3, named_late=True),))
+        early = replace(late, elements=(ElementRecord(1, "Gull", 3),))
+        self.assertIn("named_late", kinds_said(late))
+        self.assertNotIn("named_late", kinds_said(early))

@@ -194,7 +194,7 @@ def _unmarked(given: DepthInput) -> list[Judgement]:
             title="Guessed, not marked",
             text=text,
             weight=1000.0 if len(guessed) == len(given.specs) else float(len(guessed)),
-            remedies=(Remedy(f"Mark {given.specs[first - 1].name}", "choose_plane", {"plane": first}),),
+            remedies=(Remedy(f"Mark {given.specs[first - 1].name}", "mark_plane", {"plane": first}),),
         )
     )
     return found

@@ -21,6 +21,7 @@ from kind_distance.core.paint.underlay import UNDERLAY
 from kind_distance.core.passes.kinds import KINDS, PassKind, cannot, paint_in, title_in
 from kind_distance.core.passes.minutes import estimate_minutes
 from kind_distance.core.passes.model import Colour, KeptFacts, Line, Pass, PlaneFacts, Wants
+from kind_distance.core.passes.schools import mix_name
 from kind_distance.core.wording import say_list
 
 SECOND_LAYER_RANGE = 1.2  # planned accents this far apart want more than one flat layer [V]; common practice
@@ -159,7 +160,8 @@ class _Deriving:
             oil = "lean" if kind in ("ground", "underpainting") else "fat" if later or kind == "glaze" else "tube"
         value = planes[0].value if len(planes) == 1 and kind in ("block_in", "blend", "second_layer", "glaze") else None
         chroma = planes[0].chroma if len(planes) == 1 else ""
-        return Colour(value=value, chroma=chroma, oil=oil)
+        mix = mix_name(self.facts[planes[0].rank - 1]) if len(planes) == 1 else ""
+        return Colour(mix=mix, value=value, chroma=chroma, oil=oil)
 
     def spared(self, kind: PassKind, planes: tuple[JudgedPlane, ...]) -> tuple[str, ...]:
         """Name the kept lights that a pass goes round."""

@@ -9,7 +9,7 @@ from __future__ import annotations
 from kind_distance.core.judging.model import VEILS, Scene
 from kind_distance.core.paint.underlay import UNDERLAY
 from kind_distance.core.passes.model import Pass, PlaneFacts
-from kind_distance.core.passes.schools import mix_of
+from kind_distance.core.passes.schools import mix_name, mix_of
 
 EARLY = ("ground", "drawing", "mask", "underpainting")
 LATE = ("unmask", "sides", "finish", "isolating", "varnish")
@@ -47,7 +47,9 @@ def _within(each: Pass, scene: Scene, facts: list[PlaneFacts]) -> float:
     if school == "whole_at_once":
         return -plane.area_cm2
     if school == "one_mix":
-        return float(_mix(rank, scene, facts))
+        # There and back: what was mixed last at one stage is used first at the next.
+        turn = -1.0 if _stage(each, scene) in (SECOND, GLAZES) else 1.0
+        return turn * _mix(rank, scene, facts)
     if school == "area_by_area":
         return _middle(rank, scene, facts)
     return float(plane.depth)
@@ -55,7 +57,9 @@ def _within(each: Pass, scene: Scene, facts: list[PlaneFacts]) -> float:
 
 def _mix(rank: int, scene: Scene, facts: list[PlaneFacts]) -> int:
     """Return the place of a plane's mix in the order in which the planes first ask for them, far to near."""
-    families = [(scene.plane(r).chroma, mix_of(facts[r - 1])) for r in range(1, len(scene.planes) + 1)]
+    families = [
+        (scene.plane(r).chroma, mix_name(facts[r - 1]) or mix_of(facts[r - 1])) for r in range(1, len(scene.planes) + 1)
+    ]
     return families.index(families[rank - 1])
 
 

@@ -27,7 +27,7 @@ class OrderCost:
     cut_round_cm : float
         Border along which a farther plane is painted after a nearer one of the same level. [cm]
     remixes : int
-        Times a plane's colour has to be mixed again after another plane was painted.
+        Times a mix has to be made again after another one was used.
     wait_min : float
         Idle minutes if painted in exactly this order without a break, at 20 C and 50 %. [min]
     painting_min : int
@@ -65,17 +65,18 @@ def cut_round(passes: list[Pass], borders: list[Border]) -> list[tuple[Pass, Pas
 
 
 def count_remixes(passes: list[Pass]) -> int:
-    """Count the returns to a plane whose mix was freed by painting another plane."""
-    mixed: set[int] = set()
-    current: int | None = None
+    """Count the returns to a mix after another one; a plane whose mix is not told has one of its own."""
+    mixed: set[str | int] = set()
+    current: str | int | None = None
     returns = 0
     for each in passes:
         if each.plane is None:
             continue
-        if each.plane != current and each.plane in mixed:
+        mix = each.colour.mix or each.plane
+        if mix != current and mix in mixed:
             returns += 1
-        mixed.add(each.plane)
-        current = each.plane
+        mixed.add(mix)
+        current = mix
     return returns
 
 

@@ -109,6 +109,19 @@ def mix_of(plane: PlaneFacts) -> int:
     return 1 + int(plane.hue_deg % 360 // (360 / HUE_FAMILIES))
 
 
+FAMILIES = ("greys", "reds", "yellows", "greens", "blue-greens", "blues", "violets")
+UNSEEN = 0.5  # chroma under which no photo has shown a colour
+PALE, DARK = 6.8, 3.6  # values from which on a family has its pale and its dark mix; common practice, no source
+
+
+def mix_name(plane: PlaneFacts) -> str:
+    """Name the mix a plane is painted with, e.g. ``"pale blues"``; empty where no colour was seen."""
+    if plane.chroma < UNSEEN:
+        return ""
+    family = FAMILIES[mix_of(plane)]
+    return f"pale {family}" if plane.value >= PALE else f"dark {family}" if plane.value < DARK else family
+
+
 def place_in(school: School, kind: PassKind, rank: int | None, planes: list[PlaneFacts]) -> tuple[float, ...]:
     """Where a school puts a pass, as a key to sort by.
 

@@ -21,12 +21,18 @@ class Reason:
     not_earlier : str
     not_session_before : str
         Empty in the first session.
+    wait_min : int
+        Minutes in the session in which one waits before it.
+    waits_on : int or None
+        The pass whose paint it then waits for.
     """
 
     pass_id: int
     kind: str
     not_earlier: str
     not_session_before: str
+    wait_min: int = 0
+    waits_on: int | None = None
 
 
 def board_before(problem: Problem, schedule: Schedule, at: int) -> Board:
@@ -107,5 +113,14 @@ def explain(problem: Problem, schedule: Schedule) -> list[Reason]:
         before = schedule.placements[at - 1] if at else None
         kind, why = _not_earlier(problem, board, placement, before)
         earlier = "" if kind == "hand" else _not_session_before(problem, schedule, at)
-        reasons.append(Reason(placement.pass_id, kind, why, earlier))
+        wait, on = _waited(problem, board, placement, before) if kind == "drying" else (0, None)
+        reasons.append(Reason(placement.pass_id, kind, why, earlier, wait, on))
     return reasons
+
+
+def _waited(problem: Problem, board: Board, placement: Placement, before: Placement | None) -> tuple[int, int | None]:
+    """Say how long one waits in the session before a pass, and for the paint of which."""
+    session = next(s for s in problem.sessions if s.id == placement.session_id)
+    free_from = before.end if before and before.session_id == session.id else session.start
+    _, block = board.earliest(board.passes[placement.pass_id], free_from, session)
+    return placement.start - free_from, None if block is None or block.needs == "break" else block.by

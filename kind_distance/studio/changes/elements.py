@@ -30,8 +30,9 @@ def add_element(
     into = None if plane is None else desk.plane(plane).number
     said = own_name(name, state.elements)
     thing = ElementRecord(
-        number, said, into, x=None if x is None else round(x, 4), y=None if y is None else round(y, 4)
-    )
+        number, said, into, x=None if x is None else round(x, 4), y=None if y is None else round(y, 4),
+        named_late=any(each.done_end is not None for each in state.passes),
+    )  # fmt: skip
     return put(state, thing, check_element), f"Listed: {said}"
 
 

@@ -180,6 +180,9 @@ export const useTable = defineStore("table", () => {
       await showBorder(given.far ?? 1, given.near ?? 2);
     } else if (remedy.action === "choose_plane") {
       plane.value = given.plane ?? 1;
+    } else if (remedy.action === "mark_plane") {
+      plane.value = given.plane ?? 1;
+      pointing.value = { action: remedy.action, arguments: remedy.arguments };
     } else if (POINTING.has(remedy.action)) {
       pointing.value = { action: remedy.action, arguments: remedy.arguments };
     } else {

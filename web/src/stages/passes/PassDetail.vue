@@ -3,6 +3,7 @@
 import { computed, ref, watch } from "vue";
 import type { Pass } from "@/api/client";
 import { useTable } from "@/api/store";
+import PassFields from "./PassFields.vue";
 
 const props = defineProps<{
   /** The chosen pass. */
@@ -104,6 +105,7 @@ const THICKNESSES: [number, string][] = [
         photo</label
       >
     </p>
+    <PassFields v-if="!pass.done && pass.paint !== 'dry'" :pass="pass" />
     <p v-if="range">{{ range }}.</p>
     <template v-if="pass.waits_for.length">
       <h2>It waits for</h2>

@@ -62,6 +62,16 @@ async function stroke(points: Point[], closeness: number): Promise<void> {
     closeness,
   });
 }
+/** A remedy that says what to mark takes the pen in hand. */
+watch(
+  () => table.pointing,
+  (at) => {
+    if (at?.action !== "mark_plane") return;
+    if (pen.value !== "mark") take("mark");
+    table.pointing = null;
+  },
+  { immediate: true },
+);
 function choose(rank: number): void {
   table.plane = rank;
   table.shownBorder = "";

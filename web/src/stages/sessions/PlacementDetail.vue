@@ -19,6 +19,18 @@ const plane = computed(() => table.painting?.planes.find((each) => each.rank ===
 const session = computed(() =>
   table.painting?.work.sessions.find((each) => each.number === props.placement.session),
 );
+/** The pass that a dryer would dry sooner. */
+const dryer = computed(() =>
+  table.painting?.work.passes.find((each) => each.number === props.placement.dryer_for),
+);
+function useDryer(): void {
+  if (dryer.value)
+    void table.change({
+      action: "set_pass",
+      number: dryer.value.number,
+      aids: [...dryer.value.aids, "dryer"],
+    });
+}
 const ahead = computed(() => (table.painting?.work.sessions ?? []).filter((each) => !each.over));
 const into = ref(0);
 const hour = ref("");
@@ -63,6 +75,10 @@ async function put(): Promise<void> {
         </button>
       </p>
       <p v-else><b>Not earlier:</b> {{ placement.not_earlier }}</p>
+      <p v-if="placement.dryer_for">
+        {{ placement.wait_min }} min of waiting.
+        <button class="do quiet" @click="useDryer">Dry {{ dryer?.title }} with a dryer</button>
+      </p>
       <p v-if="placement.not_session_before">
         <b>Not in the session before:</b> {{ placement.not_session_before }}
       </p>
