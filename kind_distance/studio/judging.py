@@ -188,6 +188,7 @@ def scene_of(
         focus=focus_rank(state, tuple(fact.in_focus for fact in facts)),
         light_hours=JudgedLightHours(spans, told=bool(spans)),
         support_cm2=brief.width_cm * brief.height_cm,
+        measured=brief.main_source is not None,
         foreground=brief.foreground,
         moving_light=brief.moving_light,
         hand=brief.hand,

@@ -192,6 +192,7 @@ class Scene:
     light_hours: JudgedLightHours = JudgedLightHours((), told=False)
     weather: Weather = field(default_factory=Weather)
     support_cm2: float = 700.0
+    measured: bool = False  # planes are as a photo shows them: what is plain there may be meant so
     # Sides that the painter takes where practitioners disagree; empty leaves it to what is usual.
     foreground: str = ""
     moving_light: str = ""

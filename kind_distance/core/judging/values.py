@@ -95,7 +95,7 @@ def _nearest(passes: tuple[Read, ...], scene: Scene) -> Iterator[Finding]:
         return
     if own < FLAT_SHARE * max(behind):
         yield Finding(
-            "near_contrast_too_low", "mild", (), (near.rank,),
+            "near_contrast_too_low", "note" if scene.measured else "mild", (), (near.rank,),
             measures={"range": own, "behind": max(behind)}, weight=max(behind) - own,
         )  # fmt: skip
 

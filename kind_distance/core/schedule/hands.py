@@ -68,26 +68,30 @@ def audit_hands(problem: Problem, others: tuple[Other, ...]) -> list[Judgement]:
     """
     found = []
     for session in problem.sessions:
-        for other in others:
-            if session.end <= problem.free_from or other.start >= session.to_door or session.from_door >= other.end:
-                continue
-            shared = min(session.to_door, other.end) - max(session.from_door, other.start)
-            after: dict[str, object] = {"session": session.id, "start_min": other.end}
-            found.append(
-                Judgement(
-                    f"two_at_once:{session.id}:{other.painting}:{other.session}",
-                    "two_at_once",
-                    STAGE,
-                    "mild",
-                    f"Two paintings want you on {session.name}",
-                    f"“{other.title}” has you from {clock(other.start)} to {clock(other.end)}, "
-                    f"{say_minutes(shared)} of it in this session. You have one pair of hands: either paint them "
-                    "one after the other, or let the one dry while you are on the other, and mean it so.",
-                    float(shared),
-                    (),
-                    (Remedy(f"Begin after it, at {clock(other.end)}", "set_session", after),),
-                )
+        met = [
+            other
+            for other in others
+            if session.end > problem.free_from and other.start < session.to_door and session.from_door < other.end
+        ]
+        if not met:
+            continue
+        first = max(met, key=lambda other: min(session.to_door, other.end) - max(session.from_door, other.start))
+        shared = min(session.to_door, first.end) - max(session.from_door, first.start)
+        free = max(other.end for other in met)
+        count = "Two" if len(met) == 1 else f"{len(met) + 1}"
+        more = f" {len(met) - 1} more want you then." if len(met) > 1 else ""
+        key = f"two_at_once:{session.id}:{first.painting}:{first.session}"
+        found.append(
+            Judgement(
+                key, "two_at_once", STAGE, "mild", f"{count} paintings want you on {session.name}",
+                f"“{first.title}” has you from {clock(first.start)} to {clock(first.end)}, {say_minutes(shared)} of it "
+                f"in this session.{more} You have one pair of hands: either paint them one after the other, or let the "
+                "one dry while you are on the other, and mean it so.",
+                float(shared), (),
+                (Remedy(f"Begin after it, at {clock(free)}", "set_session",
+                        {"session": session.id, "start_min": free}),),
             )
+        )  # fmt: skip
     return found
 
 

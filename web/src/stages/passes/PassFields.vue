@@ -197,7 +197,7 @@ function toggled(list: number[], number: number): number[] {
 }
 .grid {
   display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(118px, 1fr));
+  grid-template-columns: repeat(2, minmax(0, 1fr));
   gap: 6px 12px;
 }
 .grid label {
@@ -206,6 +206,7 @@ function toggled(list: number[], number: number): number[] {
   color: var(--ink2);
 }
 .grid .field {
+  box-sizing: border-box;
   width: 100%;
   color: var(--ink);
 }
