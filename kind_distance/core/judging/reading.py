@@ -52,17 +52,17 @@ class Read:
             return THINGS_SHARE[self.kind]
         return THINGS_SHARE.get(self.kind, 1.0) if self.painted.given.things else 1.0
 
-    @property
+    @cached_property
     def is_mass(self) -> bool:
         """Whether it lays masses."""
         return self.kind in MASS
 
-    @property
+    @cached_property
     def is_fine(self) -> bool:
         """Whether it is fine work."""
         return self.kind in FINE
 
-    @property
+    @cached_property
     def only_things(self) -> bool:
         """Whether it paints only the things that it names."""
         return bool(self.painted.given.things) and self.share <= ONLY_THINGS_BELOW
@@ -110,7 +110,7 @@ class Read:
             return told.hides_line
         return told.opacity in ("", "opaque") and self.opaque
 
-    @property
+    @cached_property
     def leaves_film(self) -> bool:
         """Whether it leaves a film that dries."""
         return not self.painted.given.other_sheet and self.kind not in NO_FILM

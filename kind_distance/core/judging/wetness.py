@@ -45,30 +45,32 @@ def fatness(each: Read) -> int:
 
 def audit_wetness(passes: tuple[Read, ...]) -> Iterator[Finding]:
     """Judge every pass against the films under it."""
+    muddy: set[int] = set()
     for each in passes:
-        yield from _too_wet(each, passes)
-        yield from _tacky(each, passes)
+        under = under_of(each, passes)
+        dosed = _measured(each, under)
+        yield from _too_wet(each, dosed, passes)
+        yield from _tacky(each, under)
         yield from _outlasts(each)
-        yield from _varnished(each, passes)
-        yield from _lean(each, passes)
-    yield from _mud(passes)
+        yield from _varnished(each, under)
+        yield from _lean(each, under)
+        for found in _mud(each, dosed):
+            if not muddy & set(found.ranks):
+                yield found
+            muddy |= set(found.ranks)
 
 
-def _mud(passes: tuple[Read, ...]) -> Iterator[Finding]:
-    """Tell once of each pile of wet layers: where opaque paint goes on many layers that all still give."""
-    told: set[int] = set()
-    for each in passes:
-        if each.watercolour or each.painted.start is None or not each.is_mass or each.only_things:
-            continue
-        wet = [film for dose, film in _measured(each, under_of(each, passes))
-               if dose < DRY_FROM and film.share >= COVERS_FROM and film.leaves_film]  # fmt: skip
-        thick = sum(film.painted.given.thickness for film in (*wet, each))
-        if len(wet) + 1 >= MUD_LAYERS and thick >= MUD_THICKNESS and not told & set(each.ranks):
-            told |= set(each.ranks)
-            yield Finding(
-                "wet_load", "strong", (each.id, *(film.id for film in wet)), each.ranks,
-                measures={"layers": len(wet) + 1, "thickness": thick}, weight=thick,
-            )  # fmt: skip
+def _mud(each: Read, dosed: list[tuple[float, Read]]) -> Iterator[Finding]:
+    """Tell of opaque paint that goes on many layers which all still give."""
+    if each.watercolour or each.painted.start is None or not each.is_mass or each.only_things:
+        return
+    wet = [film for dose, film in dosed if dose < DRY_FROM and film.share >= COVERS_FROM and film.leaves_film]
+    thick = sum(film.painted.given.thickness for film in (*wet, each))
+    if len(wet) + 1 >= MUD_LAYERS and thick >= MUD_THICKNESS:
+        yield Finding(
+            "wet_load", "strong", (each.id, *(film.id for film in wet)), each.ranks,
+            measures={"layers": len(wet) + 1, "thickness": thick}, weight=thick,
+        )  # fmt: skip
 
 
 def _measured(each: Read, films: list[Read]) -> list[tuple[float, Read]]:
@@ -96,12 +98,11 @@ def beside_of(each: Read, passes: tuple[Read, ...]) -> list[Read]:
     ]  # fmt: skip
 
 
-def _too_wet(each: Read, passes: tuple[Read, ...]) -> Iterator[Finding]:
+def _too_wet(each: Read, films: list[tuple[float, Read]], passes: tuple[Read, ...]) -> Iterator[Finding]:
     glaze = each.kind == "glaze"
     if each.wants not in ("touch_dry", "dry_through") or each.kind == "varnish":
         return
     asked = 2 * DRY_FROM if each.wants == "dry_through" else DRY_FROM
-    films = _measured(each, under_of(each, passes))
     beside = _measured(each, beside_of(each, passes)) if each.wants == "touch_dry" else []
     found = min([*films[:1], *beside[:1]], key=lambda pair: pair[0], default=None)
     if found is None or found[0] >= asked:
@@ -125,10 +126,10 @@ def _wait_of(each: Read, film: Read, dose: float, asked: float) -> dict[str, obj
     return {"under": film.id, "since_min": since, "wants_min": usual * max(1.0, asked / DRY_FROM), "dose": dose}
 
 
-def _tacky(each: Read, passes: tuple[Read, ...]) -> Iterator[Finding]:
+def _tacky(each: Read, under: list[Read]) -> Iterator[Finding]:
     if each.wants not in ("open_or_dry", "wet") or each.watercolour or each.painted.start is None:
         return
-    films = [film for film in under_of(each, passes) if film.painted.end is not None]
+    films = [film for film in under if film.painted.end is not None]
     if not films:
         return
     latest = max(films, key=lambda film: float(film.painted.end or 0))
@@ -159,11 +160,11 @@ def _outlasts(each: Read) -> Iterator[Finding]:
     )  # fmt: skip
 
 
-def _varnished(each: Read, passes: tuple[Read, ...]) -> Iterator[Finding]:
+def _varnished(each: Read, under: list[Read]) -> Iterator[Finding]:
     if each.kind != "varnish" or each.painted.start is None:
         return
     wettest: tuple[float, Read] | None = None
-    for film in under_of(each, passes):
+    for film in under:
         if film.painted.end is None or film.kind == "varnish":
             continue
         left = through_minutes(film) - (each.painted.start - film.painted.end)
@@ -177,12 +178,12 @@ def _varnished(each: Read, passes: tuple[Read, ...]) -> Iterator[Finding]:
         )  # fmt: skip
 
 
-def _lean(each: Read, passes: tuple[Read, ...]) -> Iterator[Finding]:
+def _lean(each: Read, under: list[Read]) -> Iterator[Finding]:
     """Tell of a leaner layer on a fatter film of an earlier sitting."""
     if paint_of(each) != "oil" or each.kind in ("drawing", "finish", "varnish", "sides", "scratch", "lift", "soften"):
         return
     start = each.painted.start
-    for film in under_of(each, passes):
+    for film in under:
         if paint_of(film) != "oil" or film.kind in ("drawing", "finish", "varnish") or fatness(film) <= fatness(each):
             continue
         if each.as_painted and not (each.painted.given.colour.oil and film.painted.given.colour.oil):
