@@ -12,6 +12,8 @@ from starlette.background import BackgroundTask
 from starlette.responses import StreamingResponse
 
 from kind_distance.api.context import Here
+from kind_distance.exchange.names import file_name
+from kind_distance.rows import State
 
 router = APIRouter(prefix="/api/paintings/{painting_id}", tags=["files"])
 MEDIA_TYPES = {
@@ -36,6 +38,10 @@ class DrawingView(BaseModel):
     height_cm: float
 
 
+def _named(here: Here, state: State, what: str) -> str:
+    return file_name(state.brief.title, what, f"{here.clock():%Y-%m-%d}")
+
+
 def _file(data: bytes, kind: str, name: str, *, inline: bool = False) -> Response:
     shown = "inline" if inline else "attachment"
     headers = {"Content-Disposition": f'{shown}; filename="{name}.{kind}"'}
@@ -48,7 +54,9 @@ def thumbnail_out(here: Here, painting_id: int, number: int, kind: Literal["png"
     from kind_distance.studio.exporting import thumbnail_file  # the PDF writer comes along
 
     state = here.studio.desk(painting_id, here.clock()).state
-    return _file(thumbnail_file(here.studio.file, state, number, kind), kind, f"thumbnail-{number}")
+    return _file(
+        thumbnail_file(here.studio.file, state, number, kind), kind, _named(here, state, f"thumbnail-{number}")
+    )
 
 
 @router.get("/thumbnails/{number}/drawing.{kind}", response_class=Response, summary="Print the drawing at true size")
@@ -66,7 +74,7 @@ def drawing_out(
 
     state, file = here.studio.desk(painting_id, here.clock()).state, here.studio.file
     transfer = transfer_of(file, state, number, division, grid_cm)
-    return _file(transfer_file(kind, paper, transfer), kind, f"drawing-{number}", inline=True)
+    return _file(transfer_file(kind, paper, transfer), kind, _named(here, state, f"drawing-{number}"), inline=True)
 
 
 @router.get("/thumbnails/{number}/drawing", summary="Say what the drawing asks for")
@@ -89,7 +97,7 @@ def card(here: Here, painting_id: int, number: int) -> Response:
     from kind_distance.studio.exporting import card_of
 
     state = here.studio.desk(painting_id, here.clock()).state
-    return _file(card_of(here.studio.file, state, number), "pdf", f"card-{number}", inline=True)
+    return _file(card_of(here.studio.file, state, number), "pdf", _named(here, state, f"card-{number}"), inline=True)
 
 
 @router.get("/sessions.ics", response_class=Response, summary="Take the sessions to a calendar")
@@ -98,7 +106,11 @@ def sessions_out(here: Here, painting_id: int) -> Response:
     from kind_distance.studio.workfiles import sessions_calendar
 
     desk = here.studio.desk(painting_id, here.clock())
-    return _file(sessions_calendar(painting_id, desk.state, desk.survey(), here.now_min), "ics", "sessions")
+    return _file(
+        sessions_calendar(painting_id, desk.state, desk.survey(), here.now_min),
+        "ics",
+        _named(here, desk.state, "sessions"),
+    )
 
 
 @router.get("/passes.csv", response_class=Response, summary="Take the passes to a table")
@@ -107,7 +119,7 @@ def passes_out(here: Here, painting_id: int) -> Response:
     from kind_distance.studio.workfiles import passes_table
 
     desk = here.studio.desk(painting_id, here.clock())
-    return _file(passes_table(desk.state, desk.survey().work), "csv", "passes")
+    return _file(passes_table(desk.state, desk.survey().work), "csv", _named(here, desk.state, "passes"))
 
 
 @router.get("/document.zip", response_class=Response, summary="Take the painting as an open document")
@@ -122,7 +134,8 @@ def document_out(here: Here, painting_id: int, originals: bool = False) -> Respo
     packed = SpooledTemporaryFile(max_size=MOST_IN_MEMORY)  # noqa: SIM115  it is closed once it is sent
     write_document(here.studio.file, desk.state, desk.survey(), packed, originals=originals)
     packed.seek(0)
-    headers = {"Content-Disposition": f'attachment; filename="painting{"-to-keep" if originals else ""}.zip"'}
+    name = _named(here, desk.state, "to-keep" if originals else "")
+    headers = {"Content-Disposition": f'attachment; filename="{name}.zip"'}
     pieces = iter(partial(packed.read, PIECE), b"")
     return StreamingResponse(
         pieces, media_type=MEDIA_TYPES["zip"], headers=headers, background=BackgroundTask(packed.close)
@@ -135,4 +148,6 @@ def plan_out(here: Here, painting_id: int) -> Response:
     from kind_distance.studio.printing import plan_of
 
     desk = here.studio.desk(painting_id, here.clock())
-    return _file(plan_of(here.studio.file, desk.state, desk.survey()), "pdf", f"plan-{painting_id}", inline=True)
+    return _file(
+        plan_of(here.studio.file, desk.state, desk.survey()), "pdf", _named(here, desk.state, "plan"), inline=True
+    )

@@ -599,6 +599,12 @@ class ChoicesView(BaseModel):
     paint_range: RangeView
 
 
+class VersionView(BaseModel):
+    """Which version of a painting is kept."""
+
+    version: int
+
+
 class BeginRequest(BaseModel):
     """A new painting."""
 

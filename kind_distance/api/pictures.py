@@ -9,6 +9,7 @@ from fastapi import APIRouter, Query, Response
 from kind_distance.api.context import Here, forever
 from kind_distance.api.models import MirrorView, OutlineView
 from kind_distance.core.picture.outlines import border_steps, outlines
+from kind_distance.exchange.names import file_name
 from kind_distance.exchange.pictures import jpeg, png
 from kind_distance.studio import darkroom
 from kind_distance.studio.airs import seen_under
@@ -111,4 +112,6 @@ def sheet(here: Here, painting_id: int, session: int | None = None) -> Response:
 
     opened = here.studio.open(painting_id, here.clock())
     data = sheet_of(here.studio.file, opened.painting.state, opened.survey, here.now_min, session)
-    return Response(data, media_type="application/pdf", headers={"Content-Disposition": 'inline; filename="sheet.pdf"'})
+    name = file_name(opened.painting.state.brief.title, "sheet", f"{here.clock():%Y-%m-%d}")
+    headers = {"Content-Disposition": f'inline; filename="{name}.pdf"'}
+    return Response(data, media_type="application/pdf", headers=headers)

@@ -20,6 +20,7 @@ from kind_distance.api.models import (
     ShelfView,
     SideView,
     VeilChoiceView,
+    VersionView,
 )
 from kind_distance.api.picturemodels import IdeaView
 from kind_distance.api.views import painting_view, shelf_view
@@ -182,6 +183,18 @@ def duplicate(here: Here, painting_id: int) -> PaintingView:
 def put_in_bin(here: Here, painting_id: int) -> None:
     """Put it there; it can be taken back."""
     here.studio.bin(painting_id, here.clock())
+
+
+@router.delete("/paintings/{painting_id}", status_code=204, summary="Delete a painting in the bin for good")
+def delete_for_good(here: Here, painting_id: int) -> None:
+    """Delete it with its history and the pictures that no other painting needs; the file gives the space back."""
+    here.studio.delete_for_good(painting_id)
+
+
+@router.get("/paintings/{painting_id}/version", summary="Say which version of a painting is kept")
+def version(here: Here, painting_id: int) -> VersionView:
+    """Say it, so that a page that was left open knows whether the painting was changed elsewhere."""
+    return VersionView(version=here.studio.version(painting_id))
 
 
 @router.post("/paintings/{painting_id}/take-back", status_code=204, summary="Take a painting back from the bin")

@@ -214,6 +214,16 @@ class Studio:
         with opened(self.file) as db:
             kept.put_in_bin(db, painting_id, _stamp(now))
 
+    def delete_for_good(self, painting_id: int) -> None:
+        """Delete a painting that is in the bin, with its history and the pictures that no other painting needs."""
+        with opened(self.file) as db:
+            kept.delete_for_good(db, painting_id)
+
+    def version(self, painting_id: int) -> int:
+        """Version of a painting as it is kept now."""
+        with opened(self.file) as db:
+            return kept.version_of(db, painting_id)
+
     def take_back(self, painting_id: int) -> None:
         """Take a painting back from the bin."""
         with opened(self.file) as db:

@@ -121,6 +121,27 @@ class WholeWay(WithApi):
         self.assertEqual({s["id"] for s in strips}, {painting["id"], copy["id"]})
         self.assertAlmostEqual(sum(p["share"] for p in strips[0]["planes"]), 1, places=2)
 
+    def test_deleted_for_good(self):
+        """Only from the bin; its photo goes with it unless another painting has it."""
+        painting = self.planned()
+        copy = self.client.post(f"/api/paintings/{painting['id']}/duplicate").json()
+        picture = painting["sources"][0]["as_it_came"]
+        self.assertEqual(self.client.delete(f"/api/paintings/{copy['id']}").status_code, 404)
+        for number in (copy["id"], painting["id"]):
+            self.assertEqual(self.client.get(picture).status_code, 200)
+            self.client.post(f"/api/paintings/{number}/bin")
+            self.assertEqual(self.client.delete(f"/api/paintings/{number}").status_code, 204)
+            self.assertEqual(self.client.get(f"/api/paintings/{number}").status_code, 404)
+        self.assertEqual(self.client.get(picture).status_code, 404)
+
+    def test_a_page_left_open_learns_of_changes(self):
+        painting = self.begin()
+        address = f"/api/paintings/{painting['id']}/version"
+        self.assertEqual(self.client.get(address).json()["version"], painting["version"])
+        self.change(painting, "set_brief", idea="Light on the path.")
+        self.assertGreater(self.client.get(address).json()["version"], painting["version"])
+        self.assertEqual(self.client.get("/api/paintings/999/version").status_code, 404)
+
     def test_inches(self):
         painting = self.begin(width_cm=30.48, height_cm=22.86, unit="in")
         self.assertEqual(painting["brief"]["size_said"], "12 x 9 in")

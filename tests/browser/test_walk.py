@@ -83,7 +83,7 @@ class AtTheTable(InBrowser):
         expect(sheet.get_by_role("heading", name="Tea terraces, before the mist lifts, in a file")).to_be_visible()
         with page.expect_download() as kept:
             sheet.get_by_role("link", name="With its photos").click()
-        self.assertEqual(kept.value.suggested_filename, "painting-to-keep.zip")
+        self.assertRegex(kept.value.suggested_filename, r"^tea-terraces-before-the-mist-lifts-to-keep-[0-9-]+\.zip$")
         sheet.get_by_role("button", name="Back to the shelf").click()
         expect(sheet).to_have_count(0)
         page.get_by_label("Choose a painting's file").set_input_files(kept.value.path())

@@ -64,5 +64,15 @@ export const useShelf = defineStore("shelf", () => {
     await load();
   }
 
-  return { strips, binned, problem, news, incoming, load, begin, bring, duplicate, move };
+  /** Deletes a painting in the bin with everything that hangs on it; there is no way back. */
+  async function deleteForGood(id: number, title: string): Promise<void> {
+    const path = { params: { path: { painting_id: id } } };
+    await guarded(async () => {
+      await content(client.DELETE("/api/paintings/{painting_id}", path));
+      news.value = `${title} is deleted.`;
+    });
+    await load();
+  }
+
+  return { deleteForGood, strips, binned, problem, news, incoming, load, begin, bring, duplicate, move };
 });

@@ -29,6 +29,9 @@ const POINTING = new Set([
   "show_lost",
 ]);
 
+/** Refusals after which the same change may well go through. */
+const AGAIN = new Set(["changed_elsewhere", "no_answer"]);
+
 export const useTable = defineStore("table", () => {
   const painting = shallowRef<Painting | null>(null);
   const choices = shallowRef<Choices | null>(null);
@@ -37,6 +40,8 @@ export const useTable = defineStore("table", () => {
   const closeness = ref<1 | 4>(1);
   const shownBorder = shallowRef<string>("");
   const problem = shallowRef<Problem | null>(null);
+  /** A change that was refused through no fault of its own; one press sends it again. */
+  const held = shallowRef<Change | null>(null);
   const news = ref("");
   const busy = ref("");
   /** True while a dialog of a stage is open: it says itself what is wrong. */
@@ -130,13 +135,34 @@ export const useTable = defineStore("table", () => {
     const found = painting.value;
     if (!found) return false;
     problem.value = null;
-    return during("Working it out", async () => {
+    held.value = null;
+    const went = await during("Working it out", async () => {
       const asked = client.POST("/api/paintings/{painting_id}/changes", {
         params: { path: { painting_id: found.id } },
         body: { version: found.version, change: made },
       });
       await settle(asked, found.id);
     });
+    const refused = problem.value as Problem | null;
+    if (!went && refused && AGAIN.has(refused.code)) held.value = made;
+    return went;
+  }
+
+  /** Sends again what was refused since the painting had been changed elsewhere, or the application was away. */
+  async function sendAgain(): Promise<void> {
+    if (held.value) await change(held.value);
+  }
+
+  /** Looks whether the painting was changed in another tab while this one was left. */
+  async function lookAgain(): Promise<void> {
+    const found = painting.value;
+    if (!found || busy.value || inDialog.value) return;
+    const asked = client.GET("/api/paintings/{painting_id}/version", {
+      params: { path: { painting_id: found.id } },
+    });
+    const kept = await content(asked).catch(() => null);
+    if (kept && painting.value?.id === found.id && kept.version > painting.value.version)
+      await open(found.id);
   }
 
   async function settle(
@@ -289,6 +315,9 @@ export const useTable = defineStore("table", () => {
     chosenPlane,
     chosenPass,
     open,
+    held,
+    sendAgain,
+    lookAgain,
     change,
     step,
     apply,

@@ -5,8 +5,10 @@ import type { Problem } from "@/api/client";
 defineProps<{
   /** The problem, or null for none. */
   problem: Problem | null;
+  /** Whether what was refused can be sent again. */
+  again?: boolean;
 }>();
-const emit = defineEmits<{ close: [] }>();
+const emit = defineEmits<{ close: []; again: [] }>();
 </script>
 
 <template>
@@ -14,11 +16,18 @@ const emit = defineEmits<{ close: [] }>();
     <p>
       <b>{{ problem.message }}</b> {{ problem.wayOut }}
     </p>
-    <button class="do" @click="emit('close')">Read</button>
+    <span class="deeds">
+      <button v-if="again" class="do main" @click="emit('again')">Do it again</button>
+      <button class="do" @click="emit('close')">Close</button>
+    </span>
   </div>
 </template>
 
 <style scoped>
+.deeds {
+  display: flex;
+  gap: 10px;
+}
 .notice {
   display: flex;
   justify-content: space-between;

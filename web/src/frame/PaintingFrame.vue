@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** The frame round every stage of a painting: horizon, rail, margin, foot. */
-import { computed, ref, watch } from "vue";
+import { computed, onBeforeUnmount, onMounted, ref, watch } from "vue";
 import { useRoute, useRouter } from "vue-router";
 import type { Begin } from "@/api/client";
 import { useTable } from "@/api/store";
@@ -46,6 +46,13 @@ async function saveBrief(brief: Begin, work: Record<string, string | null> | nul
   if (made) briefOpen.value = false;
 }
 
+/** Another tab may have changed the painting while this one was left. */
+function returned(): void {
+  void table.lookAgain();
+}
+onMounted(() => window.addEventListener("focus", returned));
+onBeforeUnmount(() => window.removeEventListener("focus", returned));
+
 function go(way: number): void {
   const at = STAGES.findIndex((each) => each.key === route.name);
   const to = STAGES[at + way];
@@ -73,6 +80,8 @@ useKeys((event) => {
       <HorizonLine :painting="table.painting" @brief="briefOpen = true" />
       <NoticeLine
         :problem="briefOpen || table.inDialog ? null : table.problem"
+        :again="table.held !== null"
+        @again="table.sendAgain"
         @close="table.problem = null"
       />
       <div class="body">

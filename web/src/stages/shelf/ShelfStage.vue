@@ -135,6 +135,7 @@ function drop(event: DragEvent): void {
           :key="strip.id"
           :strip="strip"
           @take-back="shelf.move(strip.id, 'shelf', strip.title)"
+          @delete="shelf.deleteForGood(strip.id, strip.title)"
         />
         <p v-if="!shelf.binned.length" class="empty">The bin is empty.</p>
       </template>

@@ -1,12 +1,15 @@
 <script setup lang="ts">
 /** One painting as a strip: its thumbnail, its planes as a column of values, how far it is, what is next. */
+import { ref } from "vue";
 import type { Strip } from "@/api/client";
 
 defineProps<{
   /** The painting. */
   strip: Strip;
 }>();
-const emit = defineEmits<{ duplicate: []; keep: []; bin: []; takeBack: [] }>();
+const emit = defineEmits<{ duplicate: []; keep: []; bin: []; takeBack: []; delete: [] }>();
+/** Whether it is asked if the painting is to go for good. */
+const asking = ref(false);
 </script>
 
 <template>
@@ -53,7 +56,18 @@ const emit = defineEmits<{ duplicate: []; keep: []; bin: []; takeBack: [] }>();
           <button class="do quiet" @click="emit('keep')">Export</button>
           <button class="do quiet" @click="emit('bin')">Put in the bin</button>
         </template>
-        <button v-else class="do" @click="emit('takeBack')">Take it back</button>
+        <template v-else-if="!asking">
+          <button class="do" @click="emit('takeBack')">Take it back</button>
+          <button class="do quiet" @click="asking = true">Delete for good</button>
+        </template>
+        <div v-else role="group" :aria-label="`Delete ${strip.title} for good`">
+          <p>
+            Its plan, its history and the photos that no other painting uses are deleted. There is no way
+            back.
+          </p>
+          <button class="do main" @click="emit('delete')">Delete for good</button>
+          <button class="do quiet" @click="asking = false">Keep it</button>
+        </div>
       </div>
     </div>
     <div class="next">
