@@ -42,6 +42,8 @@ export const useTable = defineStore("table", () => {
   const problem = shallowRef<Problem | null>(null);
   /** A change that was refused through no fault of its own; one press sends it again. */
   const held = shallowRef<Change | null>(null);
+  /** Keys of the judgements that came with the last change. */
+  const fresh = shallowRef<ReadonlySet<string>>(new Set());
   const news = ref("");
   const busy = ref("");
   /** True while a dialog of a stage is open: it says itself what is wrong. */
@@ -63,6 +65,12 @@ export const useTable = defineStore("table", () => {
   );
 
   function show(found: Painting): void {
+    const before = painting.value;
+    // What came with the last change is marked until the next one.
+    if (before?.id === found.id && before.version !== found.version) {
+      const known = new Set(before.judgements.map((each) => each.key));
+      fresh.value = new Set(found.judgements.map((each) => each.key).filter((key) => !known.has(key)));
+    } else if (before?.id !== found.id) fresh.value = new Set();
     painting.value = found;
     if (plane.value > found.planes.length) plane.value = Math.max(1, found.planes.length);
     void refreshOutlines();
@@ -316,6 +324,7 @@ export const useTable = defineStore("table", () => {
     chosenPass,
     open,
     held,
+    fresh,
     sendAgain,
     lookAgain,
     change,

@@ -59,7 +59,7 @@ const slabs = computed(() =>
   width: 84px;
   padding: 5px 8px;
   text-align: left;
-  font-size: 13px;
+  font-size: 14.5px;
   line-height: 1.12;
   overflow: hidden;
 }
@@ -72,7 +72,7 @@ const slabs = computed(() =>
   right: 8px;
   top: 8px;
   font-style: normal;
-  font-size: 12px;
+  font-size: 13.5px;
 }
 .slab .name {
   display: block;
@@ -89,7 +89,7 @@ const slabs = computed(() =>
 .none {
   padding: 14px 10px;
   color: var(--ink2);
-  font-size: 13px;
+  font-size: 14.5px;
 }
 @media (max-width: 900px) {
   .slab {

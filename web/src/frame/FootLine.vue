@@ -57,15 +57,15 @@ const work = computed(() => table.painting?.work);
   min-height: 34px;
   padding: 0 20px;
   border-top: 1px solid var(--hair);
-  font-size: 13.5px;
+  font-size: 14.5px;
   color: var(--ink2);
-  background: var(--wall);
+  background: var(--ground);
 }
 .foot b {
   color: var(--ink);
 }
 .foot .do {
-  font-size: 13.5px;
+  font-size: 14.5px;
   min-height: 26px;
 }
 .pair {

@@ -84,7 +84,7 @@ const counts = computed(() => {
 }
 .name .say {
   color: var(--ink2);
-  font-size: 13.5px;
+  font-size: 14.5px;
 }
 .stages {
   display: flex;

@@ -8,6 +8,10 @@ const props = defineProps<{
   judgement: Judgement;
   /** True for something that is only tried: there is nothing yet to mean. */
   tried?: boolean;
+  /** Whether it came with the last change. */
+  fresh?: boolean;
+  /** Whether it waits in one line until it is opened. */
+  folds?: boolean;
 }>();
 const emit = defineEmits<{ apply: [remedy: Remedy]; mean: [reason: string]; hear: [] }>();
 const asking = ref(false);
@@ -22,36 +26,40 @@ function keep(): void {
 </script>
 
 <template>
-  <li class="judgement" :class="[judgement.severity, { silenced }]">
-    <h2>{{ judgement.title }}</h2>
-    <template v-if="!silenced">
-      <p>{{ judgement.text }}</p>
-      <div class="deeds">
-        <button
-          v-for="remedy in judgement.remedies"
-          :key="remedy.label"
-          class="do"
-          @click="emit('apply', remedy)"
-        >
-          {{ remedy.label }}
-        </button>
-        <button v-if="!asking && !tried" class="do quiet" @click="asking = true">I mean it so</button>
-      </div>
-      <form v-if="asking" class="reason" @submit.prevent="keep">
-        <label
-          >Why? It is printed with the plan.
-          <input v-model="reason" class="field" maxlength="200" placeholder="a word is enough" />
-        </label>
+  <li class="judgement" :class="[judgement.severity, { silenced, folds }]">
+    <component :is="folds ? 'details' : 'div'">
+      <component :is="folds ? 'summary' : 'div'">
+        <h2><span v-if="fresh" class="fresh">new</span>{{ judgement.title }}</h2>
+      </component>
+      <template v-if="!silenced">
+        <p>{{ judgement.text }}</p>
         <div class="deeds">
-          <button class="do" type="submit">Keep it so</button>
-          <button class="do quiet" type="button" @click="asking = false">Cancel</button>
+          <button
+            v-for="remedy in judgement.remedies"
+            :key="remedy.label"
+            class="do"
+            @click="emit('apply', remedy)"
+          >
+            {{ remedy.label }}
+          </button>
+          <button v-if="!asking && !tried" class="do quiet" @click="asking = true">I mean it so</button>
         </div>
-      </form>
-    </template>
-    <p v-else>
-      <span class="say">{{ judgement.meant_so }}</span>
-      <button class="do quiet" @click="emit('hear')">Show this again</button>
-    </p>
+        <form v-if="asking" class="reason" @submit.prevent="keep">
+          <label
+            >Why? It is printed with the plan.
+            <input v-model="reason" class="field" maxlength="200" placeholder="a word is enough" />
+          </label>
+          <div class="deeds">
+            <button class="do" type="submit">Keep it so</button>
+            <button class="do quiet" type="button" @click="asking = false">Cancel</button>
+          </div>
+        </form>
+      </template>
+      <p v-else>
+        <span class="say">{{ judgement.meant_so }}</span>
+        <button class="do quiet" @click="emit('hear')">Show this again</button>
+      </p>
+    </component>
   </li>
 </template>
 
@@ -85,10 +93,46 @@ function keep(): void {
   border-left: 1.5px dotted var(--line);
 }
 h2 {
-  margin-bottom: 3px;
+  display: inline;
+}
+.judgement p {
+  margin-top: 3px;
+}
+.fresh {
+  margin-right: 6px;
+  padding: 0 5px 1px;
+  border: 1.5px solid var(--line);
+  font-size: 14px;
+  font-weight: 500;
+}
+.folds {
+  margin-bottom: 0;
+  padding-bottom: 8px;
+  border-bottom: 0;
+}
+.folds summary {
+  cursor: pointer;
+  list-style: none;
+  min-height: 30px;
+}
+.folds summary::-webkit-details-marker {
+  display: none;
+}
+.folds h2 {
+  font-weight: 500;
+  text-decoration: underline;
+  text-underline-offset: 3px;
+  text-decoration-thickness: 1px;
+}
+.folds details[open] h2 {
+  font-weight: 700;
+  text-decoration: none;
+}
+.folds::before {
+  bottom: 12px;
 }
 p {
-  font-size: 14px;
+  font-size: 15px;
   line-height: 1.3;
 }
 .deeds {
@@ -103,7 +147,7 @@ p {
 }
 .reason {
   margin-top: 8px;
-  font-size: 14px;
+  font-size: 15px;
 }
 .reason .field {
   width: 100%;

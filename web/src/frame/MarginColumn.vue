@@ -23,6 +23,12 @@ const reviewing = ref(false);
 const loud = computed(() =>
   flows.value && !reviewing.value ? heard.value.filter((each) => each.severity === "strong") : heard.value,
 );
+/** At most three speak aloud at once; the others wait in one line each, and notes are folded. */
+const OPEN_AT_ONCE = 3;
+const aloud = computed(() => loud.value.filter((each) => each.severity !== "note"));
+const open = computed(() => aloud.value.slice(0, OPEN_AT_ONCE));
+const folded = computed(() => aloud.value.slice(OPEN_AT_ONCE));
+const notes = computed(() => loud.value.filter((each) => each.severity === "note"));
 const later = computed(
   () => heard.value.length - heard.value.filter((each) => each.severity === "strong").length,
 );
@@ -32,17 +38,44 @@ const silenced = computed(() => here.value.filter((each) => each.meant_so !== nu
 <template>
   <aside class="margin" aria-label="What to look at">
     <slot />
-    <ul v-if="loud.length">
+    <ul v-if="open.length">
       <JudgementItem
-        v-for="each in loud"
+        v-for="each in open"
         :key="each.key"
         :judgement="each"
+        :fresh="table.fresh.has(each.key)"
         :tried="!!tried"
         @apply="table.apply"
         @mean="(reason) => table.meanItSo(each, reason)"
       />
     </ul>
-    <p v-else-if="table.painting" class="nothing">Nothing here wants attention.</p>
+    <p v-else-if="table.painting && !notes.length" class="nothing">Nothing here wants attention.</p>
+    <ul v-if="folded.length" class="folded" aria-label="Also to look at">
+      <JudgementItem
+        v-for="each in folded"
+        :key="each.key"
+        folds
+        :judgement="each"
+        :fresh="table.fresh.has(each.key)"
+        :tried="!!tried"
+        @apply="table.apply"
+        @mean="(reason) => table.meanItSo(each, reason)"
+      />
+    </ul>
+    <details v-if="notes.length" class="notes">
+      <summary>{{ notes.length }} {{ notes.length === 1 ? "note" : "notes" }}</summary>
+      <ul>
+        <JudgementItem
+          v-for="each in notes"
+          :key="each.key"
+          :judgement="each"
+          :fresh="table.fresh.has(each.key)"
+          :tried="!!tried"
+          @apply="table.apply"
+          @mean="(reason) => table.meanItSo(each, reason)"
+        />
+      </ul>
+    </details>
     <button v-if="flows && later" class="do quiet" :aria-expanded="reviewing" @click="reviewing = !reviewing">
       {{ later }} for the review
     </button>
@@ -70,9 +103,21 @@ const silenced = computed(() => here.value.filter((each) => each.meant_so !== nu
   overflow-y: auto;
   min-height: 0;
 }
+.folded {
+  margin-bottom: 12px;
+  border-bottom: 1px solid var(--hair);
+}
+.notes > summary {
+  min-height: 30px;
+  cursor: pointer;
+  font-weight: 500;
+}
+.notes > ul {
+  margin-top: 6px;
+}
 .nothing {
   color: var(--ink2);
-  font-size: 14px;
+  font-size: 15px;
 }
 @media (max-width: 900px) {
   .margin {

@@ -19,7 +19,7 @@ import { WALLS, wall } from "@/look/walls";
   gap: 6px;
 }
 .field {
-  font-size: 13.5px;
+  font-size: 14.5px;
   min-height: 22px;
 }
 </style>

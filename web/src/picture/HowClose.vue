@@ -80,7 +80,7 @@ function along(event: KeyboardEvent): void {
   align-items: center;
   gap: 2px 12px;
   min-height: 30px;
-  font-size: 13.5px;
+  font-size: 14.5px;
   line-height: 1.2;
 }
 .plan {

@@ -201,7 +201,7 @@ polyline {
   padding: 2px 7px 3px;
   background: var(--shade);
   color: #fff;
-  font-size: 13px;
+  font-size: 14.5px;
   line-height: 1.15;
   white-space: nowrap;
   max-width: 96%;

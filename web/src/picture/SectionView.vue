@@ -207,7 +207,7 @@ const air = computed(() =>
 }
 text {
   paint-order: stroke;
-  stroke: var(--wall);
+  stroke: var(--ground);
   stroke-width: 3px;
   stroke-linejoin: round;
 }

@@ -185,7 +185,7 @@ function key(plane: Plane, event: KeyboardEvent): void {
   stroke-width: 3;
 }
 .dot {
-  fill: var(--wall);
+  fill: var(--ground);
   stroke: var(--line);
   stroke-width: 1.4;
 }

@@ -6,12 +6,14 @@ import MarginColumn from "@/frame/MarginColumn.vue";
 defineProps<{
   /** Judgements on something that is only tried. */
   tried?: Judgement[] | null;
+  /** Whether the desk is a wall with pictures on it, rather than paper to read. */
+  hung?: boolean;
 }>();
 </script>
 
 <template>
   <div class="layout">
-    <main class="desk"><slot /></main>
+    <main class="desk" :class="{ hung }"><slot /></main>
     <MarginColumn :tried="tried"
       ><slot name="margin" /> <template #after><slot name="after" /></template
     ></MarginColumn>
@@ -21,7 +23,7 @@ defineProps<{
 <style scoped>
 .layout {
   display: grid;
-  grid-template-columns: minmax(0, 1fr) 262px;
+  grid-template-columns: minmax(0, 1fr) 292px;
   min-height: 0;
   height: 100%;
 }

@@ -52,11 +52,11 @@ async function add(): Promise<void> {
   align-items: center;
   gap: 8px;
   margin: 10px 0 20px;
-  font-size: 14.5px;
+  font-size: 15px;
 }
 .why {
   flex-basis: 100%;
   color: var(--ink2);
-  font-size: 14px;
+  font-size: 15px;
 }
 </style>

@@ -139,7 +139,7 @@ const THICKNESSES: [number, string][] = [
   margin-bottom: 14px;
   padding-bottom: 12px;
   border-bottom: 1px solid var(--hair);
-  font-size: 14px;
+  font-size: 15px;
   line-height: 1.32;
 }
 .name {
@@ -149,11 +149,11 @@ const THICKNESSES: [number, string][] = [
 }
 .say {
   margin: 5px 0;
-  font-size: 14px;
+  font-size: 15px;
 }
 h2 {
   margin: 8px 0 2px;
-  font-size: 14px;
+  font-size: 15px;
 }
 li {
   margin-bottom: 5px;

@@ -144,7 +144,7 @@ async function key(pass: Pass, event: KeyboardEvent): Promise<void> {
   gap: 0 10px;
   align-items: center;
   border-bottom: 1px solid var(--hair);
-  font-size: 14.5px;
+  font-size: 15px;
 }
 .slab {
   align-self: stretch;
@@ -174,7 +174,7 @@ async function key(pass: Pass, event: KeyboardEvent): Promise<void> {
   gap: 10px;
 }
 .row .do {
-  font-size: 13.5px;
+  font-size: 14.5px;
 }
 .refused {
   grid-column: 3 / -1;

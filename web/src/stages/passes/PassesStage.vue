@@ -77,7 +77,7 @@ watch(
 <style scoped>
 .cost {
   margin: 8px 0 10px;
-  font-size: 14.5px;
+  font-size: 15px;
 }
 .two {
   display: grid;

@@ -49,7 +49,7 @@ li {
   width: 100%;
   text-align: left;
   padding: 6px 0 7px 10px;
-  font-size: 14px;
+  font-size: 15px;
   line-height: 1.25;
 }
 .chosen .pick {
@@ -63,7 +63,7 @@ li {
   display: block;
 }
 .pick .say {
-  font-size: 13.5px;
+  font-size: 14.5px;
   color: var(--ink2);
 }
 em {

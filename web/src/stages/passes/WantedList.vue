@@ -85,7 +85,7 @@ async function copy(): Promise<void> {
 <style scoped>
 .wanted {
   margin-bottom: 20px;
-  font-size: 14.5px;
+  font-size: 15px;
 }
 h2 {
   margin-bottom: 4px;
@@ -101,7 +101,7 @@ li {
 em {
   margin-left: 6px;
   color: var(--ink2);
-  font-size: 13.5px;
+  font-size: 14.5px;
 }
 .link {
   text-decoration: underline;

@@ -161,7 +161,7 @@ function chosen(event: Event): string {
 
 <style scoped>
 .air {
-  font-size: 14px;
+  font-size: 15px;
   line-height: 1.62;
 }
 .chip {
@@ -174,10 +174,10 @@ function chosen(event: Event): string {
 .num {
   width: 3.6em;
   text-align: right;
-  font-size: 14px;
+  font-size: 15px;
 }
 .air .do {
   min-height: 22px;
-  font-size: 13.5px;
+  font-size: 14.5px;
 }
 </style>

@@ -54,7 +54,7 @@ function show(border: Border): void {
   margin-top: 14px;
   padding-top: 10px;
   border-top: 1px solid var(--hair);
-  font-size: 13.5px;
+  font-size: 14.5px;
   line-height: 1.25;
 }
 li {
@@ -63,6 +63,6 @@ li {
 li .do {
   min-height: 0;
   padding: 0 4px 0 0;
-  font-size: 13.5px;
+  font-size: 14.5px;
 }
 </style>

@@ -60,6 +60,6 @@ function chosen(event: Event): string {
   gap: 2px 8px;
 }
 .field {
-  font-size: 13.5px;
+  font-size: 14.5px;
 }
 </style>

@@ -120,7 +120,7 @@ async function say(): Promise<void> {
   gap: 2px 6px;
   align-items: center;
   width: 100%;
-  font-size: 14px;
+  font-size: 15px;
 }
 .num {
   width: 4em;

@@ -75,7 +75,7 @@ function keepAs(reserve: number, event: Event): void {
   margin-top: 14px;
   padding-top: 10px;
   border-top: 1px solid var(--hair);
-  font-size: 13.5px;
+  font-size: 14.5px;
 }
 .lights li {
   display: flex;
@@ -85,6 +85,6 @@ function keepAs(reserve: number, event: Event): void {
 }
 .lights .field {
   max-width: 100%;
-  font-size: 13.5px;
+  font-size: 14.5px;
 }
 </style>

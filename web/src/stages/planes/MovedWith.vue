@@ -35,7 +35,7 @@ const table = useTable();
   margin-bottom: 14px;
   padding-bottom: 10px;
   border-bottom: 1px solid var(--hair);
-  font-size: 14px;
+  font-size: 15px;
 }
 .moved .do {
   min-height: 26px;

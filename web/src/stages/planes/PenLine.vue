@@ -71,7 +71,7 @@ const said = computed(() => PENS.find((each) => each.key === props.pen)?.said);
   flex-wrap: wrap;
   align-items: center;
   gap: 4px 14px;
-  font-size: 14px;
+  font-size: 15px;
 }
 .group {
   display: inline-flex;

@@ -137,7 +137,7 @@ function setKind(event: Event): void {
   flex-wrap: wrap;
   align-items: center;
   gap: 2px 8px;
-  font-size: 14.5px;
+  font-size: 15px;
 }
 .rank {
   font-size: 19px;
@@ -157,6 +157,6 @@ function setKind(event: Event): void {
 }
 .value .do,
 .deeds .do {
-  font-size: 13.5px;
+  font-size: 14.5px;
 }
 </style>

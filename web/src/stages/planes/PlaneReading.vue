@@ -70,7 +70,7 @@ async function mirror(): Promise<void> {
   margin-bottom: 14px;
   padding-bottom: 12px;
   border-bottom: 1px solid var(--hair);
-  font-size: 14px;
+  font-size: 15px;
 }
 .room {
   margin-top: 5px;

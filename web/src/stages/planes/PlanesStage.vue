@@ -124,7 +124,7 @@ async function pickLight([x, y]: Point): Promise<void> {
 </script>
 
 <template>
-  <StageLayout>
+  <StageLayout hung>
     <div v-if="painting && source && painting.planes.length" class="planes">
       <PlaneLine class="wide" :planes="painting.planes" :chosen="table.plane" />
       <PlanePicture
@@ -243,14 +243,14 @@ async function pickLight([x, y]: Point): Promise<void> {
   margin-top: 12px;
   padding-top: 10px;
   border-top: 1px solid var(--hair);
-  font-size: 13.5px;
+  font-size: 14.5px;
   line-height: 1.3;
 }
 .handled {
   margin-top: 12px;
   padding-top: 10px;
   border-top: 1px solid var(--hair);
-  font-size: 13.5px;
+  font-size: 14.5px;
 }
 .scrolls {
   overflow-x: auto;

@@ -92,7 +92,7 @@ function into(element: number, event: Event): void {
   margin-top: 14px;
   padding-top: 10px;
   border-top: 1px solid var(--hair);
-  font-size: 13.5px;
+  font-size: 14.5px;
 }
 .things li {
   display: flex;
@@ -101,6 +101,6 @@ function into(element: number, event: Event): void {
   align-items: center;
 }
 .things .field {
-  font-size: 13.5px;
+  font-size: 14.5px;
 }
 </style>

@@ -52,7 +52,7 @@ function titles(numbers: number[]): string {
   margin-top: 12px;
   padding-top: 10px;
   border-top: 1px solid var(--hair);
-  font-size: 14px;
+  font-size: 15px;
   line-height: 1.35;
 }
 summary {

@@ -114,7 +114,7 @@ async function put(): Promise<void> {
   margin-bottom: 14px;
   padding-bottom: 12px;
   border-bottom: 1px solid var(--hair);
-  font-size: 14px;
+  font-size: 15px;
   line-height: 1.32;
 }
 p {

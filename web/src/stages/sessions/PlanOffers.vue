@@ -85,7 +85,7 @@ async function take(plan: number[][]): Promise<void> {
   margin-bottom: 14px;
   padding-bottom: 12px;
   border-bottom: 1px solid var(--hair);
-  font-size: 14px;
+  font-size: 15px;
 }
 li {
   display: grid;

@@ -83,12 +83,12 @@ function setLight(event: Event): void {
   margin-bottom: 14px;
   padding-bottom: 12px;
   border-bottom: 1px solid var(--hair);
-  font-size: 14px;
+  font-size: 15px;
   line-height: 1.32;
 }
 h2 {
   margin: 8px 0 2px;
-  font-size: 14px;
+  font-size: 15px;
 }
 a {
   color: inherit;

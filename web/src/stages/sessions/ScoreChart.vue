@@ -346,7 +346,7 @@ async function key(at: number, event: KeyboardEvent): Promise<void> {
   fill: var(--sheet);
 }
 .around {
-  fill: var(--wall);
+  fill: var(--ground);
   opacity: 0.65;
 }
 .over {
@@ -377,7 +377,7 @@ async function key(at: number, event: KeyboardEvent): Promise<void> {
   text-overflow: ellipsis;
 }
 .head span {
-  font-size: 13.5px;
+  font-size: 14.5px;
 }
 .hair {
   stroke: var(--hair);
@@ -420,7 +420,7 @@ async function key(at: number, event: KeyboardEvent): Promise<void> {
   stroke-dasharray: 7 4;
 }
 .legend {
-  font-size: 13.5px;
+  font-size: 14.5px;
   color: var(--ink2);
 }
 .bar.away {
@@ -446,7 +446,7 @@ async function key(at: number, event: KeyboardEvent): Promise<void> {
   position: sticky;
   bottom: 8px;
   max-width: 74ch;
-  font-size: 14px;
+  font-size: 15px;
   line-height: 1.35;
 }
 .breaks.told {

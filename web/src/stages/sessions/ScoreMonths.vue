@@ -196,7 +196,7 @@ const title = (number: number): string =>
   stroke-dasharray: 7 4;
 }
 .legend {
-  font-size: 13.5px;
+  font-size: 14.5px;
   color: var(--ink2);
 }
 </style>

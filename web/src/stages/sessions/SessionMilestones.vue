@@ -37,7 +37,7 @@ function title(work: Painting["work"], number: number): string {
 <style scoped>
 .dates {
   margin-bottom: 12px;
-  font-size: 14px;
+  font-size: 15px;
 }
 .first::first-letter {
   text-transform: uppercase;

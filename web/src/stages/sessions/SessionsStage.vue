@@ -165,6 +165,6 @@ const at = computed(() => `/api/paintings/${table.painting?.id}`);
 }
 .sum {
   color: var(--ink2);
-  font-size: 14.5px;
+  font-size: 15px;
 }
 </style>

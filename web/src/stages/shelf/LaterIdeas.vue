@@ -41,7 +41,7 @@ onMounted(look);
 .later {
   padding: 14px 0;
   border-top: 1px solid var(--hair);
-  font-size: 14.5px;
+  font-size: 15px;
 }
 .later .field {
   min-width: 180px;

@@ -205,10 +205,10 @@ function drop(event: DragEvent): void {
   padding: 0 20px;
   border-top: 1px solid var(--hair);
   color: var(--ink2);
-  font-size: 13.5px;
+  font-size: 14.5px;
 }
 .foot .say {
-  font-size: 13.5px;
+  font-size: 14.5px;
 }
 .sheet {
   display: grid;

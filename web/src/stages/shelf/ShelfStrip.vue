@@ -16,7 +16,7 @@ const asking = ref(false);
   <article class="strip">
     <component
       :is="strip.binned ? 'div' : 'router-link'"
-      class="picture"
+      class="picture hung"
       :to="`/paintings/${strip.id}/planes`"
       :style="{ aspectRatio: String(strip.aspect) }"
       :aria-label="`Open ${strip.title}`"
@@ -89,9 +89,9 @@ const asking = ref(false);
 .picture {
   display: grid;
   place-items: center;
-  height: 178px;
-  max-width: 320px;
-  background: var(--sheet);
+  height: 190px;
+  max-width: 340px;
+  padding: 12px;
 }
 .picture img {
   width: 100%;
@@ -131,7 +131,7 @@ const asking = ref(false);
   color: var(--ink2);
 }
 .facts {
-  font-size: 14.5px;
+  font-size: 15px;
   line-height: 1.42;
 }
 .film {
@@ -152,7 +152,7 @@ const asking = ref(false);
 .next {
   padding-left: 18px;
   border-left: 1px solid var(--hair);
-  font-size: 14.5px;
+  font-size: 15px;
   line-height: 1.36;
 }
 .next b {

@@ -250,7 +250,7 @@ const cardAt = computed<Point | null>(() => {
 }
 .hint {
   min-height: 20px;
-  font-size: 14px;
+  font-size: 15px;
 }
 .board :deep(.big img) {
   display: block;

@@ -200,7 +200,7 @@ function become(event: Event): void {
 
 <style scoped>
 .facts {
-  font-size: 14.5px;
+  font-size: 15px;
   line-height: 1.5;
 }
 .name {

@@ -51,7 +51,7 @@ onBeforeUnmount(() => window.removeEventListener("paste", paste));
 </script>
 
 <template>
-  <StageLayout>
+  <StageLayout hung>
     <div
       class="sources"
       :class="{ over }"
@@ -147,7 +147,7 @@ onBeforeUnmount(() => window.removeEventListener("paste", paste));
   display: grid;
   gap: 2px;
   text-align: left;
-  font-size: 13px;
+  font-size: 14.5px;
   line-height: 1.2;
   max-width: 180px;
 }
@@ -166,7 +166,7 @@ onBeforeUnmount(() => window.removeEventListener("paste", paste));
   width: 110px;
 }
 .tip {
-  font-size: 14px;
+  font-size: 15px;
   margin-bottom: 14px;
   padding-bottom: 12px;
   border-bottom: 1px solid var(--hair);

@@ -310,7 +310,7 @@ function depart(): void {
 <style scoped>
 .words {
   margin-top: 8px;
-  font-size: 14.5px;
+  font-size: 15px;
 }
 .line {
   display: flex;

@@ -135,7 +135,7 @@ async function sideBySide(): Promise<void> {
 
 <style scoped>
 .crops {
-  font-size: 14px;
+  font-size: 15px;
 }
 .line {
   display: flex;
@@ -160,7 +160,7 @@ async function sideBySide(): Promise<void> {
 }
 .six li {
   display: grid;
-  font-size: 13px;
+  font-size: 14.5px;
   line-height: 1.2;
   max-width: 170px;
 }

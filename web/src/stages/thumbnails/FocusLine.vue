@@ -49,6 +49,6 @@ function keep(): void {
   margin-bottom: 14px;
   padding-bottom: 12px;
   border-bottom: 1px solid var(--hair);
-  font-size: 14px;
+  font-size: 15px;
 }
 </style>

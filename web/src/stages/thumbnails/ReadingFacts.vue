@@ -37,7 +37,7 @@ const open = ref("");
   margin-top: 14px;
   padding-top: 10px;
   border-top: 1px solid var(--hair);
-  font-size: 13.5px;
+  font-size: 14.5px;
   line-height: 1.25;
 }
 .facts div {

@@ -67,7 +67,7 @@ const emit = defineEmits<{
   flex-wrap: wrap;
   gap: 4px 8px;
   align-items: center;
-  font-size: 14px;
+  font-size: 15px;
 }
 .pot {
   width: 34px;

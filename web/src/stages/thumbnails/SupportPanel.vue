@@ -123,7 +123,7 @@ watch(chosen, (now) => emit("divide", now));
 
 <style scoped>
 .support {
-  font-size: 14.5px;
+  font-size: 15px;
   border-top: 1px solid var(--hair);
   padding-top: 8px;
 }

@@ -28,7 +28,7 @@ defineProps<{
   flex-wrap: wrap;
   gap: 8px;
   align-items: center;
-  font-size: 14px;
+  font-size: 15px;
 }
 .mat {
   display: grid;

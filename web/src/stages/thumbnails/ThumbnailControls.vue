@@ -156,7 +156,7 @@ const softSaid = computed(() => {
   flex-wrap: wrap;
   align-items: center;
   gap: 6px 20px;
-  font-size: 14px;
+  font-size: 15px;
 }
 .steps {
   display: flex;

@@ -135,7 +135,7 @@ async function rename(thumbnail: Thumbnail, event: Event): Promise<void> {
   flex-direction: column;
   gap: 3px;
   flex: none;
-  font-size: 13px;
+  font-size: 14.5px;
   line-height: 1.2;
 }
 .pick {
@@ -165,11 +165,11 @@ async function rename(thumbnail: Thumbnail, event: Event): Promise<void> {
 }
 .deeds .do {
   min-height: 24px;
-  font-size: 13px;
+  font-size: 14.5px;
 }
 .later {
   margin-top: 10px;
-  font-size: 14px;
+  font-size: 15px;
 }
 .later li {
   display: flex;
@@ -183,7 +183,7 @@ async function rename(thumbnail: Thumbnail, event: Event): Promise<void> {
 }
 .none {
   color: var(--ink2);
-  font-size: 14px;
+  font-size: 15px;
   padding: 8px 0;
 }
 </style>

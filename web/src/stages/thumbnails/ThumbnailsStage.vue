@@ -187,7 +187,7 @@ async function adjust(): Promise<void> {
 </script>
 
 <template>
-  <StageLayout :tried="judgements">
+  <StageLayout hung :tried="judgements">
     <div v-if="source" class="values">
       <TrialPicture
         v-model:tool="tool"

@@ -367,7 +367,7 @@ function only(event: Event): void {
   align-items: center;
   gap: 4px 8px;
   margin-top: 6px;
-  font-size: 14px;
+  font-size: 15px;
 }
 .notes {
   display: flex;
