@@ -4,9 +4,9 @@ from __future__ import annotations
 
 from typing import Annotated
 
-from fastapi import APIRouter, File, Query, UploadFile
+from fastapi import APIRouter, File, Query, Response, UploadFile
 
-from kind_distance.api.context import Here
+from kind_distance.api.context import Here, forever
 from kind_distance.api.models import (
     BeginRequest,
     ChoicesView,
@@ -41,6 +41,7 @@ from kind_distance.core.picture.thumbnail import SMALLEST_RANGE, SOFTNESS_RANGE
 from kind_distance.core.wording import first_upper
 from kind_distance.rows import Brief
 from kind_distance.studio.cautions import COMPANY, DANGERS, SKIES, USES
+from kind_distance.studio.samples import sample_picture
 from kind_distance.studio.sides import OF_BRIEF, OF_PLANE, Question
 
 router = APIRouter(prefix="/api", tags=["shelf"])
@@ -164,6 +165,36 @@ def begin(here: Here, wanted: BeginRequest) -> PaintingView:
         school=school,
     )
     return painting_view(here.studio, here.studio.begin(brief, here.clock()), here.now_min)
+
+
+@router.get("/paintings/begin", summary="Say what a new painting begins with")
+def usual_beginning(here: Here) -> BeginRequest:
+    """Give medium, support, size and units of the painting that was changed last; the usual ones on an empty shelf."""
+    last = here.studio.last_brief()
+    if last is None:
+        return BeginRequest(title="")
+    return BeginRequest(
+        title="",
+        medium=last.medium,
+        support=last.support,
+        width_cm=last.width_cm,
+        height_cm=last.height_cm,
+        unit=last.unit,
+        ground=last.ground,
+        school=None,
+    )
+
+
+@router.get("/sample.jpg", response_class=Response, summary="Show the sample")
+def sample_shown() -> Response:
+    """Give the photo of the sample painting."""
+    return forever(sample_picture(), "image/jpeg")
+
+
+@router.post("/paintings/sample", status_code=201, summary="Put the sample on the shelf")
+def add_sample(here: Here) -> PaintingView:
+    """Put a made-up painting on the shelf, to open and play with; it goes into the bin like any other."""
+    return painting_view(here.studio, here.studio.add_sample(here.clock()), here.now_min)
 
 
 @router.post("/paintings/brought", status_code=201, summary="Bring a painting in")

@@ -157,6 +157,20 @@ class Studio:
         with opened(self.file) as db:
             return self._keep(db, painting, version, state, f"Cut out of {page.name}", now), made
 
+    def add_sample(self, now: datetime) -> Opened:
+        """Put the sample on the shelf: a made-up painting to open and play with."""
+        from kind_distance.studio.samples import sample_document
+
+        return self.bring(sample_document(now), "sample.zip", now)
+
+    def last_brief(self) -> Brief | None:
+        """Return the brief of the painting that was changed last; None on an empty shelf."""
+        shelf = self.shelf(binned=False)
+        if not shelf:
+            return None
+        with opened(self.file) as db:
+            return kept.painting_of(db, shelf[0].id).state.brief
+
     def bring(self, data: BinaryIO, name: str, now: datetime) -> Opened:
         """Put a painting on the shelf that comes as an open document, with the pictures beside it.
 

@@ -1,7 +1,28 @@
 /** The shelf: paintings listed, begun, copied, put in the bin and taken back. */
 import { defineStore } from "pinia";
 import { ref, shallowRef } from "vue";
-import { bringPainting, client, content, Problem, type Begin, type Incoming, type Strip } from "./client";
+import {
+  bringPainting,
+  client,
+  content,
+  Problem,
+  upload,
+  type Begin,
+  type Incoming,
+  type Strip,
+} from "./client";
+
+/** Planes to begin with: sky, far, middle and near. */
+const PLANES = 4;
+const BOARD = {
+  idea: "",
+  medium: "acrylic",
+  support: "board",
+  width_cm: 30.5,
+  height_cm: 22.9,
+  unit: "cm" as const,
+  ground: "white",
+};
 
 export const useShelf = defineStore("shelf", () => {
   const strips = shallowRef<Strip[] | null>(null);
@@ -33,6 +54,52 @@ export const useShelf = defineStore("shelf", () => {
   async function begin(wanted: Begin): Promise<number | null> {
     const found = await guarded(() => content(client.POST("/api/paintings", { body: wanted })));
     return found?.id ?? null;
+  }
+
+  /** What a new painting begins with: as the last one. */
+  async function usual(): Promise<Begin> {
+    return (await guarded(() => content(client.GET("/api/paintings/begin")))) ?? { title: "", ...BOARD };
+  }
+
+  async function addSample(): Promise<number | null> {
+    const found = await guarded(() => content(client.POST("/api/paintings/sample")));
+    return found?.id ?? null;
+  }
+
+  /** Begins a painting with a photo: named after its file, on what the last one was painted on, planes proposed. */
+  async function beginWith(file: File): Promise<number | null> {
+    const title =
+      file.name
+        .replace(/\.[^.]*$/, "")
+        .replace(/[_-]+/g, " ")
+        .trim()
+        .slice(0, 100) || "A place";
+    const found = await guarded(async () =>
+      content(client.POST("/api/paintings", { body: { ...(await usual()), title } })),
+    );
+    if (!found) return null;
+    const sent = upload(found.id, found.version, file, (share) => {
+      incoming.value = [{ name: file.name, share, cancel: sent.cancel }];
+    });
+    incoming.value = [{ name: file.name, share: 0, cancel: sent.cancel }];
+    const taken = await guarded(() => sent.done);
+    incoming.value = [];
+    if (!taken) {
+      // A painting without its photo is not what was wanted.
+      const said = problem.value;
+      await move(found.id, "bin", title);
+      problem.value = said;
+      return null;
+    }
+    await guarded(() =>
+      content(
+        client.POST("/api/paintings/{painting_id}/changes", {
+          params: { path: { painting_id: found.id } },
+          body: { version: taken.painting.version, change: { action: "propose_planes", count: PLANES } },
+        }),
+      ),
+    );
+    return found.id;
   }
 
   /** Brings a painting in that was kept in a file, or given by somebody. */
@@ -74,5 +141,20 @@ export const useShelf = defineStore("shelf", () => {
     await load();
   }
 
-  return { deleteForGood, strips, binned, problem, news, incoming, load, begin, bring, duplicate, move };
+  return {
+    usual,
+    addSample,
+    beginWith,
+    deleteForGood,
+    strips,
+    binned,
+    problem,
+    news,
+    incoming,
+    load,
+    begin,
+    bring,
+    duplicate,
+    move,
+  };
 });

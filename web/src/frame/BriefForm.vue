@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** What the painter wants: title, main idea, medium, support, ground, school of order. */
-import { computed, reactive, watch } from "vue";
+import { computed, onMounted, reactive, ref, watch } from "vue";
 import type { Begin, Brief, Choices } from "@/api/client";
 
 const props = defineProps<{
@@ -10,6 +10,8 @@ const props = defineProps<{
   start?: Begin;
   /** The brief of a painting that is there: how one works is asked of it. */
   painting?: Brief;
+  /** What a new painting begins with. */
+  usual?: Begin | null;
   /** What the button says. */
   label: string;
 }>();
@@ -18,15 +20,16 @@ const CM_PER_INCH = 2.54;
 /** Sides taken, by their field of the brief, and the day of return. */
 type Work = Record<string, string | null>;
 
+const begin = props.start ?? props.usual;
 const form = reactive({
   title: props.start?.title ?? "",
   idea: props.start?.idea ?? "",
-  medium: props.start?.medium ?? "acrylic",
-  support: props.start?.support ?? "board",
-  unit: props.start?.unit ?? "cm",
+  medium: begin?.medium ?? "acrylic",
+  support: begin?.support ?? "board",
+  unit: begin?.unit ?? "cm",
   width: 0,
   height: 0,
-  ground: props.start?.ground ?? "white",
+  ground: begin?.ground ?? "white",
   school: props.start?.school ?? "",
   taken: { ...props.painting?.taken } as Record<string, string>,
   return_on: props.painting?.return_on?.slice(0, 10) ?? "",
@@ -46,11 +49,15 @@ function takeUsual(): void {
   if (usual) Object.assign(form, { school: usual.school, ground: usual.ground, support: usual.support });
 }
 
+const title = ref<HTMLInputElement | null>(null);
+// A dialog takes the focus when it opens: the title takes it back.
+onMounted(() => window.setTimeout(() => title.value?.focus(), 60));
+
 function shown(cm: number): number {
   return form.unit === "in" ? Math.round((cm / CM_PER_INCH) * 16) / 16 : Math.round(cm * 10) / 10;
 }
-form.width = shown(props.start?.width_cm ?? 30.5);
-form.height = shown(props.start?.height_cm ?? 22.9);
+form.width = shown(begin?.width_cm ?? 30.5);
+form.height = shown(begin?.height_cm ?? 22.9);
 
 watch(
   () => form.unit,
@@ -91,7 +98,7 @@ function finish(): void {
   <form class="brief" @submit.prevent="finish">
     <label class="wide"
       >Title
-      <input v-model="form.title" class="field title" required maxlength="120" autofocus />
+      <input ref="title" v-model="form.title" class="field title" required maxlength="120" />
     </label>
     <label class="wide"
       >What is it about? One sentence, one focus.

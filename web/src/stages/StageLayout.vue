@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** Every stage: the desk in the middle, the margin on the right (below it on a narrow window). */
 import type { Judgement } from "@/api/client";
+import StageLine from "@/frame/StageLine.vue";
 import MarginColumn from "@/frame/MarginColumn.vue";
 
 defineProps<{
@@ -13,7 +14,7 @@ defineProps<{
 
 <template>
   <div class="layout">
-    <main class="desk" :class="{ hung }"><slot /></main>
+    <main class="desk" :class="{ hung }"><StageLine /><slot /></main>
     <MarginColumn :tried="tried"
       ><slot name="margin" /> <template #after><slot name="after" /></template
     ></MarginColumn>

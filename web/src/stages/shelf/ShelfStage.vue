@@ -20,6 +20,8 @@ const beginning = ref(false);
 const showBin = ref(false);
 const keeping = ref<Strip | null>(null);
 const over = ref(false);
+const usual = ref<Begin | null>(null);
+const camera = ref<HTMLInputElement | null>(null);
 const chooser = ref<HTMLInputElement | null>(null);
 
 onMounted(async () => {
@@ -27,6 +29,28 @@ onMounted(async () => {
   await Promise.all([shelf.load(), table.loadChoices().catch(() => undefined)]);
 });
 watch(beginning, () => (shelf.problem = null));
+
+/** Begins with a photo: straight to its planes, the pen in hand. */
+async function beginWith(file: File | undefined): Promise<void> {
+  if (!file) return;
+  const id = await shelf.beginWith(file);
+  if (id === null) return;
+  table.pointing = { action: "mark_plane", arguments: { plane: 1 } };
+  await router.push(`/paintings/${id}/planes`);
+}
+function photo(event: Event): void {
+  const field = event.target as HTMLInputElement;
+  void beginWith(field.files?.[0]);
+  field.value = "";
+}
+async function sample(): Promise<void> {
+  const id = await shelf.addSample();
+  if (id !== null) await router.push(`/paintings/${id}/planes`);
+}
+async function ask(): Promise<void> {
+  usual.value = await shelf.usual();
+  beginning.value = true;
+}
 
 async function begin(wanted: Begin): Promise<void> {
   const id = await shelf.begin(wanted);
@@ -60,7 +84,10 @@ function choose(event: Event): void {
 }
 function drop(event: DragEvent): void {
   over.value = false;
-  void bring(event.dataTransfer?.files);
+  const files = event.dataTransfer?.files;
+  const first = files?.[0];
+  if (first && !/\.(zip|json)$/i.test(first.name)) void beginWith(first);
+  else void bring(files);
 }
 </script>
 
@@ -95,7 +122,17 @@ function drop(event: DragEvent): void {
           tabindex="-1"
           @change="choose"
         />
-        <button class="do main" @click="beginning = true">New painting</button>
+        <input
+          ref="camera"
+          class="hidden-label"
+          type="file"
+          accept="image/*,.heic,.heif,.tif,.tiff"
+          aria-label="Choose a photo to begin with"
+          tabindex="-1"
+          @change="photo"
+        />
+        <button class="do main" @click="camera?.click()">Begin with a photo</button>
+        <button class="do" @click="ask">New painting</button>
         <button class="do" @click="chooser?.click()">Import a painting</button>
         <button
           v-if="shelf.binned.length || showBin"
@@ -119,14 +156,25 @@ function drop(event: DragEvent): void {
           @keep="keeping = strip"
           @bin="shelf.move(strip.id, 'bin', strip.title)"
         />
-        <div v-if="shelf.strips && !shelf.strips.length" class="empty">
-          <h2>Begin with a place</h2>
-          <p>
-            Say what the picture is about and what you paint it on. Then bring a photo, see it in a few
-            values, sort it into planes from far to near, and get the passes in the order in which to paint
-            them. Or bring in a painting that was kept in a file.
-          </p>
-          <button class="do main" @click="beginning = true">New painting</button>
+        <div v-if="shelf.strips && !shelf.strips.length" class="first">
+          <div class="empty">
+            <h2>Begin with a photo of the place</h2>
+            <p>
+              Drop it anywhere here. One stroke in each distance parts the sky from the hills and the hills
+              from what lies at your feet; values, passes and sessions follow from that, and everything can be
+              changed later.
+            </p>
+            <div class="deeds">
+              <button class="do main" @click="camera?.click()">Begin with a photo</button>
+              <button class="do" @click="sample">Open a sample to play with</button>
+            </div>
+          </div>
+          <button class="sample hung" @click="sample">
+            <img src="/api/sample.jpg" alt="" />
+            <span class="say"
+              >A made-up hillside, planned from sky to path. Open it and change what you like.</span
+            >
+          </button>
         </div>
       </template>
       <template v-else>
@@ -160,6 +208,7 @@ function drop(event: DragEvent): void {
         <BriefForm
           v-if="table.choices"
           :choices="table.choices"
+          :usual="usual"
           label="Put it on the shelf"
           @done="begin"
           @cancel="beginning = false"
@@ -210,9 +259,34 @@ function drop(event: DragEvent): void {
 .foot .say {
   font-size: 14.5px;
 }
+.first {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1.3fr);
+  gap: 30px;
+  padding: 24px 0;
+}
+.first .empty {
+  padding: 0;
+}
+.sample {
+  display: grid;
+  gap: 10px;
+  padding: 18px;
+  text-align: left;
+}
+.sample img {
+  width: 100%;
+  max-height: 56vh;
+  object-fit: cover;
+}
 .sheet {
   display: grid;
   gap: 16px;
+}
+@media (max-width: 900px) {
+  .first {
+    grid-template-columns: minmax(0, 1fr);
+  }
 }
 @media (max-width: 900px), (max-height: 560px) {
   .shelf {
