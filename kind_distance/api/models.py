@@ -260,6 +260,7 @@ class SchoolView(BaseModel):
     reason: str
     cost: CostView
     sessions_said: str
+    order: list[list[int]] = Field(description="Each pass: rank of its plane (0: whole surface), minutes.")
 
 
 class CautionView(BaseModel):

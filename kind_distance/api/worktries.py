@@ -148,6 +148,7 @@ def schools(here: Here, painting_id: int) -> list[SchoolView]:
             reason=each.offer.school.reason,
             cost=cost_view(each.offer.cost, unit),
             sessions_said="" if each.sessions is None else _sessions_said(*each.sessions),
+            order=[[each_pass.plane or 0, each_pass.minutes] for each_pass in each.offer.order],
         )
         for each in schools_tried(desk)
     ]

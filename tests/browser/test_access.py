@@ -117,7 +117,7 @@ class Keyboard(InBrowser):
             unreachable = self.page.evaluate(
                 """() => [...document.querySelectorAll('*')].filter((e) => {
                     const acts = getComputedStyle(e).cursor === 'pointer' && e.getClientRects().length;
-                    return acts && !e.closest('button, a, input, select, label, textarea, [tabindex], option');
+                    return acts && !e.closest('button, a, input, select, label, textarea, summary, [tabindex], option');
                 }).map((e) => e.outerHTML.slice(0, 120))"""
             )
             with self.subTest(screen=path):

@@ -13,7 +13,7 @@ class Newcomer(InBrowser):
 
     def test_from_an_empty_shelf_to_passes_in_sessions(self):
         page = self.go("/")
-        expect(page.get_by_text("Begin with a place")).to_be_visible()
+        expect(page.get_by_text("Begin with a photo of the place")).to_be_visible()
         page.get_by_role("button", name="New painting").first.click()
         page.get_by_role("textbox", name="Title").fill("Pavilion over the lake")
         page.get_by_label("What is it about?").fill("Warm roofs against pale air.")
@@ -62,6 +62,64 @@ class Newcomer(InBrowser):
         expect(page.get_by_text("Not earlier:")).to_be_visible()
         sheet = self.context.request.get(self.address + "/api/paintings/1/sheet.pdf")
         self.assertTrue(sheet.body().startswith(b"%PDF"))
+
+
+class FirstHour(InBrowser):
+    """A newcomer's way, counted in presses, drags and fields: 25 to a first plan, 30 to the printed sheet."""
+
+    demo = False
+
+    def setUp(self):
+        super().setUp()
+        self.presses = 0
+
+    def press(self, target):
+        target.click()
+        self.presses += 1
+
+    def test_a_photo_becomes_a_plan_and_a_sheet(self):
+        page = self.go("/")
+        photo = (resources.files("sklearn.datasets") / "images" / "china.jpg").read_bytes()
+        self.presses += 2  # the button, and the file in the system's own dialog
+        page.get_by_label("Choose a photo to begin with").set_input_files(
+            {"name": "lake_pavilion.jpg", "mimeType": "image/jpeg", "buffer": photo}
+        )
+        expect(page.get_by_role("heading", name="lake pavilion")).to_be_visible()
+        expect(page.get_by_role("button", name="Mark", exact=True)).to_have_attribute("aria-pressed", "true")
+        rail = page.get_by_role("navigation", name="Planes, far to near").get_by_role("button")
+        box = page.locator("figure.picture").bounding_box()
+        for at, height in enumerate((0.1, 0.5, 0.75, 0.93)):
+            self.press(rail.nth(at))
+            page.mouse.move(box["x"] + 0.1 * box["width"], box["y"] + height * box["height"])
+            page.mouse.down()
+            page.mouse.move(box["x"] + 0.9 * box["width"], box["y"] + height * box["height"], steps=10)
+            page.mouse.up()
+            self.presses += 1
+            expect(page.locator("g.drawn")).to_have_count(at + 1)
+        self.press(page.get_by_role("link", name="See the passes"))
+        expect(page.get_by_role("list", name="Passes in the order of painting").locator("li.row").first).to_be_visible()
+        self.assertLessEqual(self.presses, 25)
+        self.press(page.get_by_role("link", name="Put them into sessions"))
+        self.press(page.get_by_role("button", name="Add a session").first)
+        self.press(page.get_by_role("button", name="Add it"))
+        expect(page.locator("g.bar").first).to_be_visible()
+        self.presses += 1
+        sheet = self.context.request.get(self.address + "/api/paintings/1/sheet.pdf")
+        self.assertTrue(sheet.body().startswith(b"%PDF"))
+        self.assertLessEqual(self.presses, 30)
+
+    def test_the_sample_is_opened_and_put_away(self):
+        page = self.go("/")
+        page.get_by_role("button", name="Open a sample to play with").click()
+        expect(page.get_by_role("heading", name="Sample: tea terraces")).to_be_visible()
+        page.get_by_role("link", name="Sessions").click()
+        expect(page.locator("g.bar").first).to_be_visible()
+        page.get_by_role("link", name="Shelf").click()
+        page.get_by_role("button", name="Put in the bin").click()
+        page.get_by_role("button", name="Bin 1").click()
+        page.get_by_role("button", name="Delete for good").click()
+        page.get_by_role("group", name="Delete Sample").get_by_role("button", name="Delete for good").click()
+        expect(page.get_by_text("Sample: tea terraces is deleted.")).to_be_visible()
 
 
 class AtTheTable(InBrowser):

@@ -186,6 +186,7 @@ class SchoolOffer:
     school: School
     cost: OrderCost
     sentence: str
+    order: tuple[Pass, ...] = ()
 
 
 def compare_schools(
@@ -204,5 +205,5 @@ def compare_schools(
             f"{say_length(cost.cut_round_cm, unit)} to cut round, {cost.remixes} remixes, "
             f"{say_minutes(cost.wait_min)} of waiting, {say_minutes(cost.buried_min)} of fine work covered again"
         )
-        offers.append(SchoolOffer(school, cost, sentence))
+        offers.append(SchoolOffer(school, cost, sentence, tuple(order[school.key])))
     return offers

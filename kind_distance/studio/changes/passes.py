@@ -3,7 +3,9 @@
 from __future__ import annotations
 
 from dataclasses import replace
-from typing import Any
+from typing import Annotated, Any
+
+from pydantic import Field
 
 from kind_distance.core.paint.drying import Aid
 from kind_distance.core.paint.media import WATER_BORNE, Medium, medium_of
@@ -18,7 +20,7 @@ from kind_distance.rows import MeantSo, PassRecord, State, UnderlayRecord
 from kind_distance.rows.checking import check_count, checked
 from kind_distance.rows.marks import fields_of
 from kind_distance.rows.state import kind_named
-from kind_distance.studio.changes.arguments import Number, Rank, Text, settable
+from kind_distance.studio.changes.arguments import FiniteFloat, Number, Rank, Text, settable
 from kind_distance.studio.changes.desk import LONGEST_NAME, Changed, Desk, clean_text, find, next_number, put, told
 from kind_distance.studio.clock import minute_of
 from kind_distance.studio.strokes import plane_numbers
@@ -27,6 +29,7 @@ from kind_distance.studio.workplan import by_hand, own_list
 CHANGES = (
     "derive_passes",
     "set_pass",
+    "set_passes",
     "split_pass",
     "add_pass",
     "add_underlay",
@@ -115,6 +118,37 @@ def set_pass(desk: Desk, *, number: Number, **said: Any) -> Changed:  # noqa: AN
     if "minutes" in said:
         changed = replace(changed, planned_min=None)  # said by hand: no log is reckoned into it any more
     return put(state, changed, check_pass), f"Pass: {changed.title}"
+
+
+def set_passes(
+    desk: Desk,
+    *,
+    numbers: Annotated[list[Number], Field(min_length=1, max_length=200)],
+    minutes_times: FiniteFloat | None = None,
+    brush_mm: FiniteFloat | None = None,
+    thickness: FiniteFloat | None = None,
+) -> Changed:
+    """Change several passes at once: minutes by a factor, brush, thickness; what is painted already stays."""
+    if minutes_times is not None and not 0.1 <= minutes_times <= 10:
+        raise DomainError("Minutes can be made a tenth to ten times as long.", "Choose a factor in that range.")
+    state = own_passes(desk)
+    changed = 0
+    for number in dict.fromkeys(numbers):
+        record: PassRecord = find(state, "pass", number)
+        if record.done_end is not None or record.paint == "dry" and minutes_times is None:
+            continue
+        said: dict[str, Any] = {}
+        if minutes_times is not None:
+            said |= {"minutes": max(1, round(record.minutes * minutes_times)), "planned_min": None}
+        if brush_mm is not None and record.paint != "dry":
+            said["brush_mm"] = brush_mm
+        if thickness is not None and record.paint != "dry":
+            said["thickness"] = thickness
+        state = put(state, replace(record, **said), check_pass)
+        changed += 1
+    if not changed:
+        raise DomainError("Those passes are painted already.", "Choose others.")
+    return state, f"{changed} passes changed"
 
 
 def check_kind(kind: PassKind, medium: Medium) -> None:

@@ -152,6 +152,7 @@ const air = computed(() =>
       :aria-label="`${each.plane.rank} ${each.plane.name}, ${each.plane.distance_said}; arrows move it`"
       :aria-pressed="each.plane.rank === chosen"
       @pointerdown="take($event, each)"
+      @touchmove="$event.cancelable && $event.preventDefault()"
       @pointermove="draw"
       @pointerup="letGo"
       @pointercancel="inHand = null"

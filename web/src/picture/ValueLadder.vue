@@ -38,7 +38,14 @@ function shown(plane: Plane): number {
 function bounded(value: number): number {
   return Math.min(props.reach.high, Math.max(props.reach.low, Math.round(value * 10) / 10));
 }
+/** How near to a plane's line a finger takes hold of it [px]; elsewhere a swipe scrolls the page. */
+const FINGER_PX = 26;
 function grab(plane: Plane, event: PointerEvent): void {
+  const line = (event.currentTarget as Element).querySelector(".mass")?.getBoundingClientRect();
+  if (event.pointerType === "touch" && line && Math.abs(event.clientY - line.top) > FINGER_PX) {
+    emit("choose", plane.rank);
+    return;
+  }
   event.preventDefault();
   (event.currentTarget as Element).setPointerCapture(event.pointerId);
   emit("choose", plane.rank);
@@ -91,6 +98,7 @@ function key(plane: Plane, event: KeyboardEvent): void {
       :aria-valuetext="`${shown(plane).toFixed(1)}${plane.locked ? ', held by hand' : ''}`"
       @pointerdown="grab(plane, $event)"
       @pointermove="drag"
+      @touchmove="held && $event.cancelable && $event.preventDefault()"
       @pointerup="drop(plane)"
       @pointercancel="held = null"
       @focus="emit('choose', plane.rank)"
@@ -148,7 +156,7 @@ function key(plane: Plane, event: KeyboardEvent): void {
   width: 100%;
   height: 100%;
   min-height: 0;
-  touch-action: none;
+  touch-action: pan-y;
 }
 .hair {
   stroke: var(--hair);

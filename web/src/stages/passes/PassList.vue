@@ -1,8 +1,9 @@
 <script setup lang="ts">
 /** The passes one under the other, as they will be painted; each can be moved, timed, taken away, ticked off. */
-import { computed, nextTick, ref } from "vue";
+import { computed, nextTick, reactive, ref } from "vue";
 import type { Pass, Plane } from "@/api/client";
 import { useTable } from "@/api/store";
+import MinutesBar from "./MinutesBar.vue";
 
 const props = defineProps<{
   /** Planes, farthest first. */
@@ -50,10 +51,77 @@ async function moveAnyway(): Promise<void> {
   const { number, to } = refused.value;
   if (await table.change({ action: "move_pass", number, to, reason: reason.value })) refused.value = null;
 }
+/** Several passes chosen to be changed at once. */
+const several = ref(false);
+const picked = ref<ReadonlySet<number>>(new Set());
+const together = reactive<Record<string, number | string>>({
+  minutes_times: "",
+  brush_mm: "",
+  thickness: "",
+});
+function severalOrNot(): void {
+  several.value = !several.value;
+  picked.value = new Set();
+}
+function pick(number: number): void {
+  const now = new Set(picked.value);
+  if (!now.delete(number)) now.add(number);
+  picked.value = now;
+}
+async function changeSeveral(): Promise<void> {
+  const said = Object.fromEntries(Object.entries(together).filter(([, value]) => value !== ""));
+  const made = await table.change({ action: "set_passes", numbers: [...picked.value], ...said });
+  if (made) severalOrNot();
+}
+
+/** What the whole length stands for: the longest pass, with room to pull. */
+const longest = computed(() => Math.max(20, ...props.passes.map((each) => 1.25 * each.minutes)));
+/** Session with which a pass begins a new group, by its number. */
+const headings = computed(() => {
+  const work = table.painting?.work;
+  const at = new Map(work?.placements.map((each) => [each.number, each.session]));
+  const named = new Map(work?.sessions.map((each) => [each.number, each.name]));
+  const found = new Map<number, string>();
+  if (!work?.sessions.length) return found;
+  let last: string | null = null;
+  for (const pass of props.passes) {
+    const session = at.get(pass.number);
+    const name = pass.done ? "Painted" : session ? (named.get(session) ?? "") : "No place yet";
+    if (name !== last) found.set(pass.number, name);
+    last = name;
+  }
+  return found;
+});
+
+/** A pass on its way to another place. */
+const dragging = ref<{ pass: Pass; to: number } | null>(null);
+function take(pass: Pass, event: PointerEvent): void {
+  if (pass.done) return;
+  (event.target as HTMLElement).setPointerCapture(event.pointerId);
+  dragging.value = { pass, to: pass.place };
+}
+function drag(event: PointerEvent): void {
+  if (!dragging.value) return;
+  const row = document.elementFromPoint(event.clientX, event.clientY)?.closest<HTMLElement>("[data-place]");
+  const to = Number(row?.dataset.place ?? 0);
+  if (to) dragging.value = { ...dragging.value, to };
+}
+function drop(): void {
+  const held = dragging.value;
+  dragging.value = null;
+  if (held && held.to !== held.pass.place) void move(held.pass, held.to);
+}
 async function key(pass: Pass, event: KeyboardEvent): Promise<void> {
   const by = { ArrowUp: -1, ArrowDown: 1 }[event.key];
   if (by === undefined || event.target !== event.currentTarget) return;
   event.preventDefault();
+  if (event.shiftKey) {
+    const wanted = pass.place + by;
+    if (wanted >= 1 && wanted <= props.passes.length) await move(pass, wanted);
+    await nextTick();
+    list.value?.querySelector<HTMLElement>(".row.chosen .title")?.focus();
+    return;
+  }
   const to = props.passes[pass.place - 1 + by];
   if (!to) return;
   emit("choose", to.number);
@@ -63,118 +131,213 @@ async function key(pass: Pass, event: KeyboardEvent): Promise<void> {
 </script>
 
 <template>
-  <ol ref="list" class="list" aria-label="Passes in the order of painting">
-    <li
-      v-for="pass in passes"
-      :key="pass.number"
-      class="row"
-      :class="{ chosen: pass.number === chosen, done: pass.done }"
-    >
-      <i class="slab" :style="{ background: colour(pass) }" aria-hidden="true"></i>
-      <span class="place">{{ pass.place }}</span>
-      <button
-        class="title"
-        :aria-pressed="pass.number === chosen"
-        @click="emit('choose', pass.number)"
-        @keydown="key(pass, $event)"
+  <div class="tools">
+    <button class="do quiet" :aria-pressed="several" @click="severalOrNot">Change several</button>
+    <form v-if="several" class="together" @submit.prevent="changeSeveral">
+      <label
+        >minutes
+        <select v-model="together.minutes_times" class="field">
+          <option value="">as they are</option>
+          <option :value="0.75">a quarter less</option>
+          <option :value="1.25">a quarter more</option>
+          <option :value="1.5">half as long again</option>
+          <option :value="2">twice</option>
+        </select></label
       >
-        <b>{{ pass.title }}</b> <span>{{ where(pass) }}</span>
-      </button>
-      <template v-if="pass.done">
-        <span class="painted">painted, {{ pass.minutes }} min</span>
+      <label
+        >brush
+        <input v-model="together.brush_mm" class="field num" type="number" min="0.5" max="300" step="0.5" />
+        mm</label
+      >
+      <label
+        >layer
+        <select v-model="together.thickness" class="field">
+          <option value="">as it is</option>
+          <option :value="0.5">thin</option>
+          <option :value="1">usual</option>
+          <option :value="1.5">heavy</option>
+          <option :value="3">thick</option>
+        </select></label
+      >
+      <button class="do" type="submit" :disabled="!picked.size">Change {{ picked.size }}</button>
+    </form>
+  </div>
+  <ol ref="list" class="list" aria-label="Passes in the order of painting">
+    <template v-for="pass in passes" :key="pass.number">
+      <li v-if="headings.get(pass.number)" class="heading">{{ headings.get(pass.number) }}</li>
+      <li
+        class="row"
+        :class="{ chosen: pass.number === chosen, done: pass.done, target: dragging?.to === pass.place }"
+        :data-place="pass.place"
+      >
+        <input
+          v-if="several"
+          type="checkbox"
+          :checked="picked.has(pass.number)"
+          :aria-label="`Choose ${pass.title}, ${where(pass)}`"
+          @change="pick(pass.number)"
+        />
+        <span
+          v-else
+          class="place"
+          title="Drag to another place"
+          @pointerdown="take(pass, $event)"
+          @pointermove="drag"
+          @pointerup="drop"
+          @pointercancel="dragging = null"
+          >{{ pass.place }}</span
+        >
         <button
-          class="do quiet"
-          :aria-label="`Not yet: ${pass.title}`"
-          @click="table.change({ action: 'mark_not_done', number: pass.number })"
+          class="title"
+          :aria-pressed="pass.number === chosen"
+          @click="emit('choose', pass.number)"
+          @keydown="key(pass, $event)"
         >
-          Not yet
+          <b>{{ pass.title }}</b> <span>{{ where(pass) }}</span>
         </button>
-      </template>
-      <template v-else>
-        <label
-          ><input
-            class="field num"
-            type="number"
-            min="1"
-            max="720"
-            :value="pass.minutes"
-            :aria-label="`Minutes of ${pass.title}, ${where(pass)}`"
-            @change="setMinutes(pass, $event)"
-          />
-          min</label
+        <MinutesBar
+          :minutes="pass.minutes"
+          :whole="longest"
+          :colour="colour(pass)"
+          :label="`${pass.title}, ${where(pass)}`"
+          :done="pass.done"
+          @set="(minutes) => table.change({ action: 'set_pass', number: pass.number, minutes })"
+        />
+        <template v-if="pass.done">
+          <span class="painted">painted, {{ pass.minutes }} min</span>
+          <button
+            class="do quiet"
+            :aria-label="`Not yet: ${pass.title}`"
+            @click="table.change({ action: 'mark_not_done', number: pass.number })"
+          >
+            Not yet
+          </button>
+        </template>
+        <template v-else>
+          <label class="minutes"
+            ><input
+              class="field num"
+              type="number"
+              min="1"
+              max="720"
+              :value="pass.minutes"
+              :aria-label="`Minutes of ${pass.title}, ${where(pass)}`"
+              @change="setMinutes(pass, $event)"
+            />
+            min</label
+          >
+          <span class="deeds">
+            <button
+              class="do quiet"
+              :disabled="pass.place === 1"
+              :aria-label="`Earlier: ${pass.title}, ${where(pass)}`"
+              title="Earlier (Shift and arrow up)"
+              @click="move(pass, pass.place - 1)"
+            >
+              ↑
+            </button>
+            <button
+              class="do quiet"
+              :disabled="pass.place === passes.length"
+              :aria-label="`Later: ${pass.title}, ${where(pass)}`"
+              title="Later (Shift and arrow down)"
+              @click="move(pass, pass.place + 1)"
+            >
+              ↓
+            </button>
+          </span>
+        </template>
+        <form
+          v-if="refused?.number === pass.number"
+          class="refused"
+          role="alert"
+          @submit.prevent="moveAnyway"
         >
-        <span class="deeds">
-          <button
-            class="do quiet"
-            :disabled="pass.place === 1"
-            :aria-label="`Earlier: ${pass.title}, ${where(pass)}`"
-            @click="move(pass, pass.place - 1)"
-          >
-            Earlier
-          </button>
-          <button
-            class="do quiet"
-            :disabled="pass.place === passes.length"
-            :aria-label="`Later: ${pass.title}, ${where(pass)}`"
-            @click="move(pass, pass.place + 1)"
-          >
-            Later
-          </button>
-        </span>
-      </template>
-      <form v-if="refused?.number === pass.number" class="refused" role="alert" @submit.prevent="moveAnyway">
-        <p>
-          <b>{{ refused.why }}</b> If you know better, say in writing why; it is printed with the plan.
-        </p>
-        <label
-          >Why you do it all the same
-          <input v-model="reason" class="field" maxlength="200" size="34" required autofocus
-        /></label>
-        <button class="do" type="submit">Move it so</button>
-        <button class="do quiet" type="button" @click="refused = null">Leave it where it was</button>
-      </form>
-    </li>
+          <p>
+            <b>{{ refused.why }}</b> If you know better, say in writing why; it is printed with the plan.
+          </p>
+          <label
+            >Why you do it all the same
+            <input v-model="reason" class="field" maxlength="200" size="34" required autofocus
+          /></label>
+          <button class="do" type="submit">Move it so</button>
+          <button class="do quiet" type="button" @click="refused = null">Leave it where it was</button>
+        </form>
+      </li>
+    </template>
   </ol>
 </template>
 
 <style scoped>
+.tools {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 16px;
+  align-items: baseline;
+}
+.together {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 14px;
+  align-items: baseline;
+}
+.heading {
+  padding: 12px 0 3px;
+  border-bottom: 1.5px solid var(--line);
+  font-weight: 700;
+}
 .row {
   display: grid;
-  grid-template-columns: 8px 22px minmax(0, 1fr) auto auto;
+  grid-template-columns: 26px minmax(150px, 1.5fr) minmax(50px, 0.6fr) auto 46px;
   gap: 0 10px;
   align-items: center;
+  min-height: 38px;
   border-bottom: 1px solid var(--hair);
-  font-size: 15px;
-}
-.slab {
-  align-self: stretch;
 }
 .place {
   text-align: right;
   color: var(--ink2);
+  cursor: grab;
+  touch-action: none;
+  padding: 6px 4px 6px 0;
+}
+.target {
+  box-shadow: inset 0 -3px 0 var(--line);
 }
 .title {
   text-align: left;
   padding: 5px 0;
-  min-height: 32px;
+  min-height: 34px;
 }
 .title span {
   color: var(--ink2);
 }
 .chosen {
   background: var(--sheet);
-  box-shadow: inset 0 0 0 1.5px var(--line);
+  box-shadow: inset 4px 0 0 var(--line);
 }
 .num {
-  width: 3.4em;
+  width: 2.8em;
   text-align: right;
+  border-bottom-color: transparent;
+}
+.row:hover .num,
+.row.chosen .num,
+.num:focus {
+  border-bottom-color: var(--line);
+}
+.minutes {
+  white-space: nowrap;
 }
 .deeds {
   display: flex;
-  gap: 10px;
+  gap: 12px;
+  opacity: 0;
 }
-.row .do {
-  font-size: 14.5px;
+.row:hover .deeds,
+.row:focus-within .deeds,
+.row.chosen .deeds {
+  opacity: 1;
 }
 .refused {
   grid-column: 3 / -1;
@@ -189,26 +352,28 @@ async function key(pass: Pass, event: KeyboardEvent): Promise<void> {
 }
 .painted {
   color: var(--ink2);
+  font-size: 15px;
 }
 .done b {
   text-decoration: line-through;
 }
 @media (max-width: 560px) {
   .row {
-    grid-template-columns: 8px 22px minmax(0, 1fr) auto;
-    padding-bottom: 4px;
+    grid-template-columns: 26px minmax(0, 1fr) auto;
+    padding: 4px 0;
   }
   .title {
-    grid-column: 3 / -1;
+    grid-column: 2 / -1;
   }
-  .row > .deeds,
-  .row > .do {
-    grid-column: 4;
+  .row > .track {
+    grid-column: 2;
   }
-  .row > label,
-  .row > .painted {
-    grid-column: 3;
-    justify-self: start;
+  .row > .deeds {
+    grid-column: 2 / -1;
+    opacity: 1;
+  }
+  .row:not(.chosen) > .deeds {
+    display: none;
   }
 }
 </style>

@@ -4,13 +4,14 @@ import { computed, watch } from "vue";
 import { useTable } from "@/api/store";
 import StageLayout from "../StageLayout.vue";
 import AddPass from "./AddPass.vue";
-import OrderStrip from "./OrderStrip.vue";
 import PassDetail from "./PassDetail.vue";
 import PassList from "./PassList.vue";
+import PassPicture from "./PassPicture.vue";
 import SchoolOffers from "./SchoolOffers.vue";
 import WantedList from "./WantedList.vue";
 
 const table = useTable();
+const source = computed(() => table.painting?.sources.find((each) => each.main));
 const work = computed(() => table.painting?.work);
 watch(
   () => work.value?.passes,
@@ -26,16 +27,10 @@ watch(
 <template>
   <StageLayout>
     <div v-if="table.painting && work?.passes.length" class="passes">
-      <OrderStrip
-        :planes="table.painting.planes"
-        :passes="work.passes"
-        :chosen="table.pass"
-        @choose="(number) => (table.pass = number)"
-      />
       <p class="cost">
         <b>{{ work.passes.length }} passes</b>, {{ work.cost.painting_said }} of painting · to cut round:
         {{ work.cost.cut_round_said }} · {{ work.cost.remixes }} remixes · {{ work.cost.wait_said }} of
-        waiting if painted without a break.
+        waiting {{ work.sessions.length ? "in your sessions" : "if painted without a break" }}.
         <template v-if="table.painting.brief.passes_by_hand">
           The order is your own.
           <button class="do quiet" @click="table.change({ action: 'derive_passes' })">
@@ -60,7 +55,16 @@ watch(
           </p>
           <WantedList :work="work" />
         </div>
-        <SchoolOffers :chosen="table.painting.brief.school" />
+        <div class="seen">
+          <PassPicture
+            v-if="source"
+            :source="source"
+            :planes="table.painting.planes"
+            :outlines="table.outlines"
+            :pass="table.chosenPass"
+          />
+          <SchoolOffers :chosen="table.painting.brief.school" />
+        </div>
       </div>
     </div>
     <div v-else class="empty">
@@ -81,9 +85,15 @@ watch(
 }
 .two {
   display: grid;
-  grid-template-columns: minmax(0, 1fr) 290px;
+  grid-template-columns: minmax(0, 1.35fr) minmax(0, 1fr);
   gap: 26px;
   align-items: start;
+}
+.seen {
+  position: sticky;
+  top: 0;
+  display: grid;
+  gap: 16px;
 }
 @media (max-width: 1100px) {
   .two {

@@ -1,14 +1,17 @@
 <script setup lang="ts">
 /** Schools of order side by side, with what each would cost on this painting. */
+import { computed } from "vue";
 import { useFollowing } from "@/api/following";
 import { useTable } from "@/api/store";
 import { schoolsOf, type School } from "@/api/tries";
+import OrderSketch from "./OrderSketch.vue";
 
 defineProps<{
   /** Key of the school in use. */
   chosen: string;
 }>();
 const table = useTable();
+const colours = computed(() => (table.painting?.planes ?? []).map((each) => each.planned.colour));
 /** The schools with their cost; asked for apart, as the passes are derived and planned once for each. */
 const schools = useFollowing<School[]>(schoolsOf, []);
 </script>
@@ -24,13 +27,14 @@ const schools = useFollowing<School[]>(schoolsOf, []);
           @click="each.key !== chosen && table.change({ action: 'set_brief', school: each.key })"
         >
           <b>{{ each.name }}</b><em v-if="each.key === chosen">yours</em>
+          <OrderSketch :order="each.order" :colours="colours" />
           <span>
             {{ each.cost.cut_round_said }} to cut round · {{ each.cost.remixes }} remixes ·
             {{ each.cost.wait_said }} waiting<template v-if="each.cost.buried_said !== 'nothing'">
               · {{ each.cost.buried_said }} of fine work covered again</template
             ><template v-if="each.sessions_said"> · {{ each.sessions_said }}</template>
           </span>
-          <span class="say">{{ each.reason }}</span>
+          <span v-if="each.key === chosen" class="say">{{ each.reason }}</span>
         </button>
       </li>
     </ul>
@@ -40,6 +44,11 @@ const schools = useFollowing<School[]>(schoolsOf, []);
 <style scoped>
 h2 {
   margin-bottom: 4px;
+}
+ul {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(210px, 1fr));
+  gap: 0 18px;
 }
 li {
   border-top: 1px solid var(--hair);

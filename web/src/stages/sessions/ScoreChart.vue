@@ -253,6 +253,7 @@ async function key(at: number, event: KeyboardEvent): Promise<void> {
           :aria-pressed="bar.placement.number === chosen"
           @click="emit('choose', bar.placement.number)"
           @pointerdown="grip(bar, $event)"
+          @touchmove="$event.cancelable && $event.preventDefault()"
           @pointermove="pull"
           @pointerup="release(bar.placement.number)"
           @pointercancel="putDown"

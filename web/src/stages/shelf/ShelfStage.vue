@@ -13,6 +13,8 @@ import KeepSheet from "./KeepSheet.vue";
 import LaterIdeas from "./LaterIdeas.vue";
 import ShelfStrip from "./ShelfStrip.vue";
 
+/** Address of the picture of the sample. */
+const SAMPLE = "/api/sample.jpg";
 const shelf = useShelf();
 const table = useTable();
 const router = useRouter();
@@ -170,7 +172,7 @@ function drop(event: DragEvent): void {
             </div>
           </div>
           <button class="sample hung" @click="sample">
-            <img src="/api/sample.jpg" alt="" />
+            <img :src="SAMPLE" alt="" />
             <span class="say"
               >A made-up hillside, planned from sky to path. Open it and change what you like.</span
             >
