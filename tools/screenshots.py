@@ -32,15 +32,6 @@ def _crops(page: Page) -> None:
     page.get_by_role("list", name="Crops worth trying").get_by_role("button").first.click()
 
 
-def _shapes(page: Page) -> None:
-    page.get_by_role("button", name="Change a shape").click()
-    box = page.locator("figure.picture").bounding_box() or {"x": 0, "y": 0, "width": 0, "height": 0}
-    page.mouse.click(box["x"] + 0.94 * box["width"], box["y"] + 0.32 * box["height"])
-    page.get_by_role("button", name="In 8.3").click()
-    page.get_by_label("Division").select_option("thirds")
-    page.locator(".desk").evaluate("desk => desk.scrollTo(0, 0)")
-
-
 def _terraces(page: Page) -> None:
     page.keyboard.press("5")
 
@@ -48,19 +39,6 @@ def _terraces(page: Page) -> None:
 def _marking(page: Page) -> None:
     page.keyboard.press("4")
     page.get_by_role("button", name="Mark", exact=True).click()
-
-
-def _close(page: Page) -> None:
-    """Stand before the far trees and their shore, with a line in hand."""
-    page.keyboard.press("2")
-    page.get_by_role("button", name="Level line").click()
-    box = page.locator("figure.picture").bounding_box() or {"x": 0, "y": 0, "width": 0, "height": 0}
-    page.mouse.move(box["x"] + 0.3 * box["width"], box["y"] + 0.6 * box["height"])
-    page.keyboard.down("Control")
-    for _ in range(4):
-        page.mouse.wheel(0, -120)
-    page.keyboard.up("Control")
-    page.wait_for_load_state("networkidle")
 
 
 def _second_layer(page: Page) -> None:
@@ -83,14 +61,6 @@ def _months(page: Page) -> None:
     page.get_by_role("button", name="Weeks and months").click()
 
 
-def _wanted(page: Page) -> None:
-    page.get_by_role("button", name="A recipe of its own: Drying shed").click()
-    page.get_by_role("button", name="The same for others as for Drying shed").click()
-    page.get_by_role("region", name="Everything wanted").evaluate(
-        "each => { const desk = each.closest('.desk'); desk.scrollTop = each.offsetTop - desk.offsetTop - 60; }"
-    )
-
-
 def _layer(page: Page) -> None:
     page.locator(".row .title", has_text="second layer").nth(2).click()
 
@@ -107,17 +77,14 @@ VIEWS: list[tuple[str, str, str, Callable[[Page], None]]] = [
     ("sources-page", f"/paintings/{TEA}/sources", "grey", _page),
     ("thumbnails", f"/paintings/{TEA}/thumbnails", "grey", _plain),
     ("thumbnails-crops", f"/paintings/{TEA}/thumbnails", "grey", _crops),
-    ("thumbnails-shapes", f"/paintings/{TEA}/thumbnails", "grey", _shapes),
     ("planes", f"/paintings/{TEA}/planes", "grey", _terraces),
     ("planes-marking", f"/paintings/{TEA}/planes", "grey", _marking),
-    ("planes-close", f"/paintings/{MILL}/planes", "grey", _close),
     ("planes-light", f"/paintings/{MILL}/planes", "light", _plain),
     ("planes-dark", f"/paintings/{POOL}/planes", "dark", _plain),
     ("passes", f"/paintings/{TEA}/passes", "grey", _layer),
     ("sessions", f"/paintings/{TEA}/sessions", "grey", _second_layer),
     ("sessions-dragged", f"/paintings/{TEA}/sessions", "grey", _dragged),
     ("sessions-weeks", f"/paintings/{POOL}/sessions", "grey", _months),
-    ("passes-wanted", f"/paintings/{TEA}/passes", "grey", _wanted),
 ]
 
 

@@ -11,11 +11,13 @@ from PIL import Image
 from reportlab.lib.pagesizes import A4
 from reportlab.lib.units import mm
 from reportlab.lib.utils import ImageReader
+from reportlab.pdfbase import pdfmetrics
 from reportlab.pdfgen.canvas import Canvas
 
 from kind_distance.exchange.scorepage import ScorePage, draw_score
 from kind_distance.exchange.type import BOLD, EDGE, ITALIC, SANS, SERIF, Page, register_fonts
 
+DASH_PX = 4
 LEAST_ROW, USUAL_ROW = 6.2 * mm, 12 * mm
 
 
@@ -58,6 +60,32 @@ class Sheet:
     passes: tuple[SheetPass, ...]
     remarks: tuple[str, ...]
     cautions: tuple[str, ...] = ()
+    marks: tuple[tuple[float, float, str], ...] = ()  # what is written on the thumbnail, in shares of it
+
+
+def with_edges(
+    grey: NDArray[np.uint8], labels: NDArray[np.uint8], soft: frozenset[tuple[int, int]]
+) -> NDArray[np.uint8]:
+    """Draw the borders of planes into a thumbnail: a white line, broken where the edge is to be soft or lost.
+
+    Parameters
+    ----------
+    grey, labels : uint8 array, shape (H, W)
+        The thumbnail, and the plane of each of its pixels.
+    soft : frozenset of (int, int)
+        Pairs of planes, farther first, whose edge is soft or lost.
+    """
+    drawn = grey.copy()
+    height, width = grey.shape
+    dashed = (np.add.outer(np.arange(height), np.arange(width)) // DASH_PX) % 2 == 0
+    for down, across in ((0, 1), (1, 0)):
+        one, other = labels[: height - down, : width - across], labels[down:, across:]
+        differs = one != other
+        pairs = np.minimum(one, other).astype(int) * 16 + np.maximum(one, other)
+        broken = np.isin(pairs, [far * 16 + near for far, near in soft])
+        line = differs & (~broken | dashed[: height - down, : width - across])
+        drawn[: height - down, : width - across][line] = 255
+    return drawn
 
 
 def _head(page: Page, sheet: Sheet) -> float:
@@ -83,6 +111,13 @@ def _thumbnail(page: Page, sheet: Sheet, top: float, height: float) -> float:
     page.canvas.setStrokeGray(0.1)
     page.canvas.setLineWidth(0.5)
     page.canvas.rect(EDGE, top - height, width, height)
+    for x, y, said in sheet.marks:
+        left, base = EDGE + x * width, top - y * height
+        page.canvas.setFillGray(1)
+        page.canvas.setStrokeGray(0)
+        page.canvas.setLineWidth(0.6)
+        page.canvas.rect(left - 2.3 * mm, base - 2.3 * mm, 4.6 * mm, 4.6 * mm, fill=1)
+        page.text(left - 1.1 * mm, base - 1.4 * mm, said, BOLD, 11)
     page.text(EDGE, top - height - 4.6 * mm, sheet.thumbnail_said, SANS, 11, width=width)
     return float(width)
 
@@ -130,8 +165,10 @@ def _passes(page: Page, sheet: Sheet, top: float, bottom: float) -> int:
             page.canvas.line(EDGE, y + 0.28 * row, EDGE + 4 * mm, y + 0.28 * row + 4 * mm)
         base = y + 0.36 * row
         page.text(EDGE + 7 * mm, base, each.when, BOLD, size)
-        page.text(EDGE + 21 * mm, base, each.title, BOLD, size, width=52 * mm)
-        page.text(EDGE + 75 * mm, base, each.plane, SANS, size, width=40 * mm)
+        # What is not needed for the plane's name is the title's: neither is cut beside empty paper.
+        plane = min(44 * mm, pdfmetrics.stringWidth(each.plane, SANS, size) + 2 * mm)
+        page.text(EDGE + 21 * mm, base, each.title, BOLD, size, width=94 * mm - plane)
+        page.text(EDGE + 116 * mm - plane, base, each.plane, SANS, size, width=plane)
         page.text(EDGE + 131 * mm, base, f"{each.minutes} min", BOLD, size, right=True)
         page.text(EDGE + 134 * mm, base, each.remark, SANS, min(size, 11.5), width=right - EDGE - 134 * mm)
         page.canvas.setLineWidth(0.3)

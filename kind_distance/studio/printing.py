@@ -4,6 +4,10 @@ from __future__ import annotations
 
 from pathlib import Path
 
+import cv2
+import numpy as np
+from numpy.typing import NDArray
+
 from kind_distance.core.colour.munsell import luminance_from_value
 from kind_distance.core.colour.srgb import encode
 from kind_distance.core.paint.media import ground_of, medium_of
@@ -12,11 +16,13 @@ from kind_distance.core.schedule.work import Work
 from kind_distance.core.wording import clock, first_upper, say_distance, say_minutes, say_range, say_size
 from kind_distance.errors import DomainError, NotFoundError
 from kind_distance.exchange.scorepage import ScoreBar, ScorePage, ScoreSession
-from kind_distance.exchange.sheet import Sheet, SheetPass, SheetPlane, draw_sheet, draw_sheets
-from kind_distance.rows import State
+from kind_distance.exchange.sheet import Sheet, SheetPass, SheetPlane, draw_sheet, draw_sheets, with_edges
+from kind_distance.rows import State, ThumbnailRecord
 from kind_distance.studio.cautions import CautionSaid, cautions_by_session, cautions_unplaced
 from kind_distance.studio.clock import say_date, say_day, say_moment
 from kind_distance.studio.exporting import departure_said
+from kind_distance.studio.plates import crop_of_plan, main_source, plate_of
+from kind_distance.studio.strokes import labels_of
 from kind_distance.studio.survey import Survey
 
 TICK_MIN = 30  # hours are marked on the score so often
@@ -66,6 +72,42 @@ def _passes(work: Work, session: Session | None) -> tuple[SheetPass, ...]:
     return tuple(rows)
 
 
+def _on_main(state: State) -> ThumbnailRecord | None:
+    """Return the chosen thumbnail where it is one of the photo that planes are marked on."""
+    chosen = next((t for t in state.thumbnails if t.number == state.brief.chosen_thumbnail), None)
+    return chosen if chosen is not None and chosen.source == state.brief.main_source else None
+
+
+def _drawn_over(file: Path, state: State, found: Survey, grey: NDArray[np.uint8]) -> NDArray[np.uint8]:
+    """Draw the planes' outlines into the thumbnail, broken where edges are to be soft."""
+    labels, source = labels_of(file, state), main_source(state)
+    if labels is None or source is None or _on_main(state) is None:
+        return grey
+    crop = crop_of_plan(state)
+    part = labels if crop is None else crop.of(labels, *plate_of(source).size_px)
+    fitted = cv2.resize(np.ascontiguousarray(part), grey.shape[::-1], interpolation=cv2.INTER_NEAREST)
+    soft = frozenset(
+        (border.far, border.near)
+        for border, advice in zip(found.depth.given.borders, found.depth.edges, strict=True)
+        if advice.edge in ("soft", "lost")
+    )
+    return with_edges(grey, np.asarray(fitted, np.uint8), soft)
+
+
+def _marks(state: State, found: Survey) -> tuple[tuple[float, float, str], ...]:
+    """Say where each plane's number stands on the thumbnail."""
+    source = main_source(state)
+    if source is None or _on_main(state) is None:
+        return ()
+    crop, size = crop_of_plan(state), plate_of(source).size_px
+    placed = []
+    for rank, reading in enumerate(found.depth.given.readings, start=1):
+        if reading is not None:
+            x, y = reading.centre if crop is None else crop.inward(*reading.centre, *size)
+            placed.append((x, y, str(rank)))
+    return tuple(placed)
+
+
 def _caution(caution: CautionSaid, work: Work) -> str:
     """Say a caution with the passes it belongs to, where it does not belong to the whole session."""
     names = list(dict.fromkeys(each.title for each in work.passes if each.id in caution.passes))
@@ -98,7 +140,7 @@ def _sheet(file: Path, state: State, found: Survey, session: Session | None) -> 
         brief.title,
         brief.idea,
         f"{medium_of(brief.medium).name} on {brief.support}, {size}, {ground_of(brief.ground).name.lower()} ground",
-        None if chosen is None else chosen.grey(),
+        None if chosen is None else _drawn_over(file, state, found, chosen.grey()),
         said,
         _planes(found),
         heading,
@@ -106,6 +148,7 @@ def _sheet(file: Path, state: State, found: Survey, session: Session | None) -> 
         _passes(found.work, session),
         tuple(departing + silenced),
         tuple(_caution(each, found.work) for each in cautions),
+        _marks(state, found),
     )
 
 

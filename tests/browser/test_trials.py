@@ -75,7 +75,7 @@ class Trials(InBrowser):
         first = self.picture.get_attribute("src")
         self.tool(page, "Change a shape")
         self.press(page, 0.5, 0.08)
-        self.changed(lambda: page.get_by_role("button", name=re.compile(r"^In \d")).first.click())
+        self.changed(page.get_by_role("button", name=re.compile(r"^In \d")).first.click)
         self.tool(page, "Pull an edge")
         page.get_by_role("button", name=re.compile(r"^Pull with [78]")).first.click()
         box = page.locator("figure.picture").bounding_box()

@@ -2,11 +2,12 @@
 
 import io
 import unittest
+from dataclasses import replace
 
 import numpy as np
 from pypdf import PdfReader
 
-from kind_distance.exchange.sheet import Sheet, SheetPass, SheetPlane, draw_sheet
+from kind_distance.exchange.sheet import Sheet, SheetPass, SheetPlane, draw_sheet, with_edges
 
 
 def sheet(passes=6, **more):
@@ -34,6 +35,25 @@ def sheet(passes=6, **more):
 
 def read(data):
     return PdfReader(io.BytesIO(data))
+
+
+class Edges(unittest.TestCase):
+    def test_hard_edges_are_lines_and_soft_ones_are_broken(self):
+        labels = np.repeat(np.repeat([1, 2, 3], 20)[:, None], 90, axis=1).astype(np.uint8)
+        drawn = with_edges(np.full((60, 90), 100, np.uint8), labels, frozenset({(2, 3)}))
+        self.assertTrue((drawn[19] == 255).all())
+        self.assertTrue(0.3 < (drawn[39] == 255).mean() < 0.7)
+        self.assertTrue((drawn[5:15] == 100).all())
+
+    def test_numbers_stand_on_the_thumbnail(self):
+        text = read(draw_sheet(sheet(planes=(), marks=((0.5, 0.2, "7"), (0.5, 0.8, "8"))))).pages[0].extract_text()
+        self.assertIn("7", text.split())
+        self.assertIn("8", text.split())
+
+    def test_a_long_title_is_whole_beside_a_short_plane(self):
+        long = SheetPass("7:10", "draw the planes and the lights kept", "Sky", 12, "")
+        text = read(draw_sheet(replace(sheet(), passes=(long,)))).pages[0].extract_text()
+        self.assertIn("draw the planes and the lights kept", text)
 
 
 class Printing(unittest.TestCase):

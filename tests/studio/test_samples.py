@@ -16,7 +16,7 @@ class Sample(WithStudio):
         state = opened.painting.state
         self.assertTrue(state.brief.title.startswith("Sample"))
         self.assertEqual(len(state.planes), 6)
-        self.assertEqual(opened.survey.work.schedule.unplaced, [])
+        self.assertEqual(opened.survey.work.schedule.unplaced, ())
         first = min(minute_of(each.start) for each in state.sessions)
         self.assertGreater(first, minute_of(NOW.replace(tzinfo=None).isoformat(timespec="minutes")))
         self.assertIsNone(state.sources[0].latitude, "it is of no place on earth")

@@ -13,6 +13,28 @@ from tests.support import NOW
 BEGIN = "2026-11-28T09:00"
 
 
+class Several(GoodPlan):
+    """Many passes changed at once, as one step that can be undone."""
+
+    def test_minutes_brush_and_layer(self):
+        before = {p.id: p.minutes for p in self.painting.survey.work.passes}
+        masses = [p.id for p in self.painting.survey.work.passes if p.kind == "block_in"]
+        self.change("set_passes", numbers=masses, minutes_times=1.5, brush_mm=20.0, thickness=1.5)
+        for each in self.state.passes:
+            if each.number in masses:
+                self.assertEqual(each.minutes, max(1, round(1.5 * before[each.number])))
+                self.assertEqual((each.brush_mm, each.thickness), (20.0, 1.5))
+            else:
+                self.assertEqual(each.minutes, before[each.number])
+
+    def test_what_makes_no_sense_is_refused(self):
+        before = self.state
+        for wrong in ({"numbers": [999], "brush_mm": 3.0}, {"numbers": [1], "minutes_times": 40.0}):
+            with self.assertRaises((DomainError, NotFoundError)):
+                self.change("set_passes", **wrong)
+        self.assertEqual(self.state, before)
+
+
 class Working(GoodPlan):
     def begin(self):
         super().begin()

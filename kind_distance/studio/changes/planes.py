@@ -12,6 +12,7 @@ from kind_distance.core.depth.marking import Stroke
 from kind_distance.core.depth.proposal import has_sky, usual_names
 from kind_distance.core.depth.settle import REACH, settle_line
 from kind_distance.core.paint.handling import Handling
+from kind_distance.core.wording import say_list
 from kind_distance.errors import DomainError, InUseError
 from kind_distance.rows import PlaneRecord, StrokeRecord
 from kind_distance.rows.checking import checked
@@ -180,7 +181,14 @@ def remove_plane(desk: Desk, *, plane: Rank) -> Changed:
     if any(record.number in p.planes and p.done_end is not None for p in state.passes):
         raise InUseError(f"{record.name} is painted in part already.", "Keep it, or take back what is marked as done.")
     left = without(state, "plane", record.number)
-    return replace(left, planes=_in_order(list(left.planes))), f"Plane deleted: {record.name}"
+    gone = [
+        (sum(each.plane == record.number for each in state.strokes), "stroke"),
+        (sum(each.planes == (record.number,) for each in state.passes), "pass"),
+    ]
+    with_it = say_list([f"{count} {word}{'' if count == 1 else 'es' if word == 'pass' else 's'}"
+                        for count, word in gone if count])  # fmt: skip
+    said = f"Plane deleted: {record.name}" + (f", with {with_it}" if with_it else "")
+    return replace(left, planes=_in_order(list(left.planes))), said
 
 
 def swap_distances(desk: Desk, *, one: Rank, other: Rank) -> Changed:

@@ -150,6 +150,8 @@ export const useTable = defineStore("table", () => {
         body: { version: found.version, change: made },
       });
       await settle(asked, found.id);
+      // What was done is said in the foot until the next deed.
+      news.value = painting.value?.history.undo ?? "";
     });
     const refused = problem.value as Problem | null;
     if (!went && refused && AGAIN.has(refused.code)) held.value = made;

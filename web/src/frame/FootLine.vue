@@ -5,7 +5,11 @@ import { useTable } from "@/api/store";
 import WallChoice from "./WallChoice.vue";
 
 const table = useTable();
-const emit = defineEmits<{ keys: [] }>();
+defineProps<{
+  /** Whether there is a photo to look at alone. */
+  hasPhoto?: boolean;
+}>();
+const emit = defineEmits<{ keys: []; words: []; picture: [] }>();
 const history = computed(() => table.painting?.history);
 const work = computed(() => table.painting?.work);
 </script>
@@ -44,6 +48,10 @@ const work = computed(() => table.painting?.work);
         >Next: <b>{{ work.next_said }}</b></span
       >
       <WallChoice />
+      <button v-if="hasPhoto" class="do quiet" title="Only the picture (p)" @click="emit('picture')">
+        Picture
+      </button>
+      <button class="do quiet" title="Words of the field" @click="emit('words')">Words</button>
       <button class="do quiet" title="Keys of this screen" @click="emit('keys')">Keys</button>
     </span>
   </footer>

@@ -7,10 +7,12 @@ import { useTable } from "@/api/store";
 import BriefForm from "./BriefForm.vue";
 import DepthRail from "./DepthRail.vue";
 import FootLine from "./FootLine.vue";
+import GlossarySheet from "./GlossarySheet.vue";
 import HorizonLine from "./HorizonLine.vue";
 import { isWriting, useKeys } from "./keys";
 import KeysSheet from "./KeysSheet.vue";
 import NoticeLine from "./NoticeLine.vue";
+import OnlyPicture from "./OnlyPicture.vue";
 import { STAGES } from "./stages";
 
 const table = useTable();
@@ -18,6 +20,8 @@ const route = useRoute();
 const router = useRouter();
 const keysOpen = ref(false);
 const briefOpen = ref(false);
+const wordsOpen = ref(false);
+const onlyPicture = ref(false);
 const id = computed(() => Number(route.params.id));
 
 watch(
@@ -35,6 +39,7 @@ watch([() => route.name, () => table.painting?.brief.title], () => {
   table.news = "";
 });
 
+const hasPhoto = computed(() => Boolean(table.painting?.sources.some((each) => each.main)));
 const start = computed<Begin | undefined>(() => {
   const brief = table.painting?.brief;
   return brief && { ...brief, school: brief.school };
@@ -60,12 +65,14 @@ function go(way: number): void {
 }
 
 useKeys((event) => {
-  if (isWriting(event.target) || keysOpen.value || briefOpen.value) return;
+  if (isWriting(event.target) || keysOpen.value || briefOpen.value || wordsOpen.value || onlyPicture.value)
+    return;
   if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === "z") {
     event.preventDefault();
     void table.step(event.shiftKey ? "redo" : "undo");
   } else if (event.ctrlKey || event.metaKey || event.altKey) return;
   else if (event.key === "?") keysOpen.value = true;
+  else if (event.key === "p" && hasPhoto.value) onlyPicture.value = true;
   else if (event.key === "[") go(-1);
   else if (event.key === "]") go(1);
   else if (/^[1-9]$/.test(event.key) && Number(event.key) <= (table.painting?.planes.length ?? 0)) {
@@ -103,7 +110,14 @@ useKeys((event) => {
       </template>
       <p v-else role="status" class="say">Opening the painting…</p>
     </div>
-    <FootLine @keys="keysOpen = true" />
+    <FootLine
+      :has-photo="hasPhoto"
+      @keys="keysOpen = true"
+      @words="wordsOpen = true"
+      @picture="onlyPicture = true"
+    />
+    <GlossarySheet v-model="wordsOpen" />
+    <OnlyPicture v-model="onlyPicture" />
     <KeysSheet v-model="keysOpen" />
     <v-dialog v-model="briefOpen" width="640" aria-label="The brief">
       <div class="sheet">

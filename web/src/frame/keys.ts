@@ -10,6 +10,7 @@ export const FRAME_KEYS: KeyHelp[] = [
   { keys: "1 … 9", what: "choose a plane, 1 is the farthest" },
   { keys: "[  and  ]", what: "a stage back, a stage on" },
   { keys: "Ctrl Z, Ctrl Shift Z", what: "undo, redo" },
+  { keys: "p", what: "only the picture, on nothing but the wall" },
   { keys: "?", what: "these keys" },
 ];
 
@@ -33,7 +34,11 @@ export const STAGE_KEYS: Record<string, KeyHelp[]> = {
     CLOSE,
   ],
   sources: [CLOSE],
-  passes: [{ keys: "↑ ↓ on a pass", what: "look at the pass before, the pass after" }],
+  passes: [
+    { keys: "↑ ↓ on a pass", what: "look at the pass before, the pass after" },
+    { keys: "Shift ↑ ↓ on a pass", what: "move it earlier, later" },
+    { keys: "← → on its length", what: "a minute less, more; Shift five" },
+  ],
   sessions: [{ keys: "← → on a bar", what: "look at the pass before, the pass after" }],
 };
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** The shelf: all paintings as strips in their own proportions, and what is next for each. */
-import { onMounted, ref, watch } from "vue";
+import { computed, onMounted, ref, watch } from "vue";
 import { useRouter } from "vue-router";
 import type { Begin, Strip } from "@/api/client";
 import { useShelf } from "@/api/shelf";
@@ -23,6 +23,28 @@ const showBin = ref(false);
 const keeping = ref<Strip | null>(null);
 const over = ref(false);
 const usual = ref<Begin | null>(null);
+const wanted = ref("");
+const order = ref<"changed" | "title" | "progress">("changed");
+/** Strips that hold the word looked for in title, idea, materials or planes; finished ones come last. */
+const found = computed(() => {
+  const word = wanted.value.trim().toLowerCase();
+  const held = (shelf.strips ?? []).filter((each) =>
+    [each.title, each.idea, each.facts, ...each.planes.map((plane) => plane.name)]
+      .join(" ")
+      .toLowerCase()
+      .includes(word),
+  );
+  const finished = (each: Strip) => Number(each.passes > 0 && each.done === each.passes);
+  return [...held].sort(
+    (a, b) =>
+      finished(a) - finished(b) ||
+      (order.value === "title"
+        ? a.title.localeCompare(b.title)
+        : order.value === "progress"
+          ? b.progress - a.progress
+          : 0),
+  );
+});
 const camera = ref<HTMLInputElement | null>(null);
 const chooser = ref<HTMLInputElement | null>(null);
 
@@ -150,8 +172,20 @@ function drop(event: DragEvent): void {
     <main class="strips">
       <IncomingFiles :files="shelf.incoming" reading="putting it on the shelf" />
       <template v-if="!showBin">
+        <p v-if="(shelf.strips?.length ?? 0) > 2" class="find">
+          <label>Find <input v-model="wanted" class="field" placeholder="a word" maxlength="60" /></label>
+          <label
+            >in order of
+            <select v-model="order" class="field">
+              <option value="changed">the last change</option>
+              <option value="title">title</option>
+              <option value="progress">how far they are</option>
+            </select></label
+          >
+          <span v-if="wanted && !found.length" role="status">No painting holds that word.</span>
+        </p>
         <ShelfStrip
-          v-for="strip in shelf.strips ?? []"
+          v-for="strip in found"
           :key="strip.id"
           :strip="strip"
           @duplicate="shelf.duplicate(strip.id)"
@@ -260,6 +294,12 @@ function drop(event: DragEvent): void {
 }
 .foot .say {
   font-size: 14.5px;
+}
+.find {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 22px;
+  padding: 12px 0 0;
 }
 .first {
   display: grid;
