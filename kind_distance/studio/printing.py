@@ -25,6 +25,7 @@ from kind_distance.studio.plates import crop_of_plan, main_source, plate_of
 from kind_distance.studio.strokes import labels_of
 from kind_distance.studio.survey import Survey
 
+FEW = 3  # passes that a caution names
 TICK_MIN = 30  # hours are marked on the score so often
 
 
@@ -109,9 +110,9 @@ def _marks(state: State, found: Survey) -> tuple[tuple[float, float, str], ...]:
 
 
 def _caution(caution: CautionSaid, work: Work) -> str:
-    """Say a caution with the passes it belongs to, where it does not belong to the whole session."""
+    """Say a caution with the passes it belongs to, where those are few."""
     names = list(dict.fromkeys(each.title for each in work.passes if each.id in caution.passes))
-    return f"{caution.said} (For: {', '.join(names[:3])}{' ...' if len(names) > 3 else ''}.)" if names else caution.said
+    return f"{caution.said} (For: {', '.join(names)}.)" if 0 < len(names) <= FEW else caution.said
 
 
 def _sheet(file: Path, state: State, found: Survey, session: Session | None) -> Sheet:

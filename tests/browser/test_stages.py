@@ -72,7 +72,7 @@ class Sources(InBrowser):
         page = self.go(f"/paintings/{TEA}/sources")
         page.get_by_role("button", name="Delete").click()
         expect(page.get_by_role("alert")).to_contain_text("made from")
-        page.get_by_role("alert").get_by_role("button", name="Read").click()
+        page.get_by_role("alert").get_by_role("button", name="Close").click()
         expect(page.get_by_role("alert")).to_have_count(0)
 
 

@@ -96,10 +96,10 @@ class FirstHour(InBrowser):
             page.mouse.up()
             self.presses += 1
             expect(page.locator("g.drawn")).to_have_count(at + 1)
-        self.press(page.get_by_role("link", name="See the passes"))
+        self.press(page.get_by_role("link", name="Go on: what is painted, in order"))
         expect(page.get_by_role("list", name="Passes in the order of painting").locator("li.row").first).to_be_visible()
         self.assertLessEqual(self.presses, 25)
-        self.press(page.get_by_role("link", name="Put them into sessions"))
+        self.press(page.get_by_role("link", name="Go on: when it is painted"))
         self.press(page.get_by_role("button", name="Add a session").first)
         self.press(page.get_by_role("button", name="Add it"))
         expect(page.locator("g.bar").first).to_be_visible()

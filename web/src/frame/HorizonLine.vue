@@ -53,7 +53,7 @@ const counts = computed(() => {
   justify-content: space-between;
   align-items: flex-end;
   gap: 24px;
-  min-height: 62px;
+  min-height: 60px;
   padding: 0 20px;
   border-bottom: 2px solid var(--line);
 }

@@ -62,7 +62,7 @@ const silenced = computed(() => here.value.filter((each) => each.meant_so !== nu
         @mean="(reason) => table.meanItSo(each, reason)"
       />
     </ul>
-    <details v-if="notes.length" class="notes">
+    <details v-if="notes.length" class="folded-notes">
       <summary>{{ notes.length }} {{ notes.length === 1 ? "note" : "notes" }}</summary>
       <ul>
         <JudgementItem
@@ -107,12 +107,12 @@ const silenced = computed(() => here.value.filter((each) => each.meant_so !== nu
   margin-bottom: 12px;
   border-bottom: 1px solid var(--hair);
 }
-.notes > summary {
+.folded-notes > summary {
   min-height: 30px;
   cursor: pointer;
   font-weight: 500;
 }
-.notes > ul {
+.folded-notes > ul {
   margin-top: 6px;
 }
 .nothing {

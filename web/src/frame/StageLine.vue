@@ -24,17 +24,18 @@ const PURPOSE: Record<string, string> = {
 const NEXT: Record<string, (painting: Painting) => Next | null> = {
   sources: (p) =>
     p.sources.length
-      ? { said: "See it in a few values", to: p.thumbnails.length ? "planes" : "thumbnails" }
+      ? { said: "Go on: see it in a few values", to: p.thumbnails.length ? "planes" : "thumbnails" }
       : null,
-  thumbnails: (p) => (p.thumbnails.length ? { said: "Sort it into planes", to: "planes" } : null),
+  thumbnails: (p) =>
+    p.thumbnails.length ? { said: "Go on: mark what is far and near", to: "planes" } : null,
   planes: (p) => {
     const bare = p.planes.find((each) => each.strokes === 0 && each.kind !== "sky");
     if (bare && p.planes.every((each) => each.strokes === 0))
       return { said: `Draw one stroke through ${bare.name}`, plane: bare.rank };
     if (bare) return { said: `Next, a stroke through ${bare.name}`, plane: bare.rank };
-    return p.planes.length ? { said: "See the passes", to: "passes" } : null;
+    return p.planes.length ? { said: "Go on: what is painted, in order", to: "passes" } : null;
   },
-  passes: (p) => (p.work.passes.length ? { said: "Put them into sessions", to: "sessions" } : null),
+  passes: (p) => (p.work.passes.length ? { said: "Go on: when it is painted", to: "sessions" } : null),
 };
 const name = computed(() => String(route.name ?? ""));
 const next = computed(() => (table.painting ? (NEXT[name.value]?.(table.painting) ?? null) : null));
@@ -61,10 +62,17 @@ function point(rank: number): void {
   flex-wrap: wrap;
   gap: 0 14px;
   align-items: baseline;
-  margin-bottom: 4px;
+  padding: 12px 18px 2px 16px;
+  border-left: 1px solid var(--hair);
 }
 .stage-line .do {
   min-height: 26px;
+}
+@media (max-width: 900px) {
+  .stage-line {
+    padding: 8px 12px 0;
+    border-left: 0;
+  }
 }
 @media (max-width: 900px), (pointer: coarse) {
   .stage-line .do {

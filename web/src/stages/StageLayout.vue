@@ -14,7 +14,8 @@ defineProps<{
 
 <template>
   <div class="layout">
-    <main class="desk" :class="{ hung }"><StageLine /><slot /></main>
+    <StageLine />
+    <main class="desk" :class="{ hung }"><slot /></main>
     <MarginColumn :tried="tried"
       ><slot name="margin" /> <template #after><slot name="after" /></template
     ></MarginColumn>
@@ -25,13 +26,16 @@ defineProps<{
 .layout {
   display: grid;
   grid-template-columns: minmax(0, 1fr) 292px;
+  grid-template-rows: auto minmax(0, 1fr);
   min-height: 0;
   height: 100%;
 }
 .desk {
+  grid-row: 1 / span 2;
+  grid-column: 1;
   min-width: 0;
   min-height: 0;
-  padding: 10px 14px 8px 16px;
+  padding: 8px 14px 6px 16px;
   overflow: auto;
 }
 @media (max-width: 900px), (max-height: 560px) {
@@ -43,9 +47,24 @@ defineProps<{
     padding: 8px;
   }
 }
+.layout > :deep(.stage-line) {
+  grid-row: 1;
+  grid-column: 2;
+}
+.layout > :deep(.margin) {
+  grid-row: 2;
+  grid-column: 2;
+}
 @media (max-width: 900px) {
   .layout {
     grid-template-columns: minmax(0, 1fr);
+    grid-template-rows: none;
+  }
+  .desk,
+  .layout > :deep(.stage-line),
+  .layout > :deep(.margin) {
+    grid-row: auto;
+    grid-column: 1;
   }
 }
 </style>

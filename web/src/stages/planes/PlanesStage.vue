@@ -278,6 +278,19 @@ async function pickLight([x, y]: Point): Promise<void> {
   .planes {
     grid-template-columns: minmax(0, 1fr);
   }
+  /* The whole picture and the pens on one screen; what wraps stands below, so that the picture stays where it is. */
+  .planes > * {
+    order: 3;
+  }
+  .planes > .photo {
+    order: 0;
+  }
+  .planes > .pens {
+    order: 1;
+  }
+  .planes > .plane-line {
+    order: 2;
+  }
   .beside {
     display: flex;
     flex-direction: column;

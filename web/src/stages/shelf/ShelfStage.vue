@@ -271,6 +271,7 @@ function drop(event: DragEvent): void {
 }
 .deeds {
   display: flex;
+  flex-wrap: wrap;
   gap: 10px;
 }
 .deeds .do {
