@@ -82,7 +82,7 @@ def draw_score(page: Page, score: ScorePage) -> None:
             canvas.setStrokeGray(0.75)
             canvas.setLineWidth(0.3)
             canvas.line(at, bottom, at, head)
-            page.text(at, bottom - 5 * mm, words, SANS, 9)
+            page.text(at, bottom - 5 * mm, words, SANS, 10)
     canvas.setStrokeGray(0.6)
     for at, (name, colour) in enumerate(score.rows):
         y = head - row * (at + 1)
@@ -127,5 +127,5 @@ def _bar(
     if bar.done:
         canvas.line(x, y, x + length, y + row)
     if x >= ends.get(bar.row, 0.0):
-        page.text(x, y + row + 1.2 * mm, bar.title, SANS, 8.5, width=30 * mm)
+        page.text(x, y + row + 1.2 * mm, bar.title, SANS, 10, width=34 * mm)
         ends[bar.row] = x + min(30 * mm, 1.7 * mm * len(bar.title)) + 1 * mm

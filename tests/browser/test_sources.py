@@ -75,7 +75,7 @@ class Sources(InBrowser):
         before = page.locator("figure.big img").first.get_attribute("src")
         self.take(page, "Straighten")
         self.draw(page, (0.1, 0.5), (0.9, 0.5418))
-        expect(page.get_by_text("Straightened by 2°")).to_be_visible()
+        expect(page.get_by_text("Straightened by 2°").first).to_be_visible()
         expect(page.locator("figure.big img").first).not_to_have_attribute("src", before)
         page.get_by_role("button", name="As it came", exact=True).last.click()
         expect(page.locator("figure.big img").first).to_have_attribute("src", before)

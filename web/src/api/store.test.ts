@@ -19,6 +19,7 @@ function painting(): object {
     work: { passes: [{ number: 4 }] },
     history: { undo: version > 1 ? "Change" : null, redo: null },
     outline_key: `key${version}`,
+    judgements: [{ key: "always" }, ...(version > 1 ? [{ key: `since ${version}` }] : [])],
   };
 }
 
@@ -32,6 +33,7 @@ async function answer(input: RequestInfo | URL): Promise<Response> {
   const json = (content: object, status = 200) =>
     new Response(JSON.stringify(content), { status, headers: { "content-type": "application/json" } });
   if (path.endsWith("/outlines")) return json([{ rank: 1, path: "M0 0Z" }]);
+  if (path.endsWith("/version")) return json({ version });
   if (path.endsWith("/border")) return json({ rank: 1, path: "M1 1L2 2" });
   if (request.method === "POST") {
     if (refuse) return json({ code: refuse, title: "Refused.", way_out: "Later." }, 409);
@@ -90,6 +92,45 @@ describe("the painting on the table", () => {
     expect(await table.change(CHANGE)).toBe(false);
     expect(table.problem?.wayOut).toBe("Later.");
     expect(table.painting?.version).toBe(1);
+  });
+
+  it("keeps what was refused elsewhere and sends it again on one press", async () => {
+    const table = useTable();
+    await table.open(1);
+    version = 5;
+    expect(await table.change(CHANGE)).toBe(false);
+    expect(table.held).toEqual(CHANGE);
+    await table.sendAgain();
+    expect(table.held).toBeNull();
+    expect(table.painting?.version).toBe(6);
+  });
+
+  it("holds nothing that makes no sense", async () => {
+    const table = useTable();
+    await table.open(1);
+    refuse = "invalid";
+    await table.change(CHANGE);
+    expect(table.held).toBeNull();
+  });
+
+  it("looks again when it is come back to, and reads only what has changed", async () => {
+    const table = useTable();
+    await table.open(1);
+    const before = calls.length;
+    await table.lookAgain();
+    expect(calls.slice(before).map((each) => each.path)).toEqual(["/api/paintings/1/version"]);
+    version = 3;
+    await table.lookAgain();
+    expect(table.painting?.version).toBe(3);
+  });
+
+  it("marks the judgements that came with the last change", async () => {
+    const table = useTable();
+    await table.open(1);
+    expect(table.fresh.size).toBe(0);
+    await table.change(CHANGE);
+    expect([...table.fresh]).toEqual(["since 2"]);
+    expect(table.news).toBe("Change");
   });
 
   it("goes on after a refusal", async () => {

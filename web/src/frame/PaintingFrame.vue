@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** The frame round every stage of a painting: horizon, rail, margin, foot. */
-import { computed, onBeforeUnmount, onMounted, ref, watch } from "vue";
+import { computed, nextTick, onBeforeUnmount, onMounted, ref, watch } from "vue";
 import { useRoute, useRouter } from "vue-router";
 import type { Begin } from "@/api/client";
 import { useTable } from "@/api/store";
@@ -51,6 +51,19 @@ async function saveBrief(brief: Begin, work: Record<string, string | null> | nul
   if (made) briefOpen.value = false;
 }
 
+/** The desk of the stage, for whoever goes by keyboard. */
+function toDesk(): void {
+  document.getElementById("desk")?.focus();
+}
+// Where a stage is left by a key or a link, the focus goes on to the next one instead of falling to the page.
+watch(
+  () => route.name,
+  () =>
+    void nextTick(() => {
+      if (document.activeElement === document.body) toDesk();
+    }),
+);
+
 /** Another tab may have changed the painting while this one was left. */
 function returned(): void {
   void table.lookAgain();
@@ -83,6 +96,7 @@ useKeys((event) => {
 
 <template>
   <div class="frame">
+    <a class="skip do main" href="#desk" @click.prevent="toDesk">To the work</a>
     <template v-if="table.painting">
       <HorizonLine :painting="table.painting" @brief="briefOpen = true" />
       <NoticeLine
@@ -147,6 +161,15 @@ useKeys((event) => {
 }
 .frame > :deep(.foot) {
   grid-row: 4;
+}
+.skip {
+  position: absolute;
+  left: 8px;
+  top: -60px;
+  z-index: 10;
+}
+.skip:focus {
+  top: 8px;
 }
 .body {
   grid-row: 3;

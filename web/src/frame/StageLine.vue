@@ -47,6 +47,9 @@ function point(rank: number): void {
 <template>
   <p class="stage-line">
     <span class="say">{{ PURPOSE[name] }}</span>
+    <span v-if="name === 'sessions' && table.painting?.work.sessions.length"
+      >Next: <b>{{ table.painting.work.next_said }}</b></span
+    >
     <template v-if="next">
       <router-link v-if="next.to" class="do quiet" :to="`/paintings/${table.painting?.id}/${next.to}`"
         >{{ next.said }} →</router-link

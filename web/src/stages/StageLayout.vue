@@ -15,7 +15,7 @@ defineProps<{
 <template>
   <div class="layout">
     <StageLine />
-    <main class="desk" :class="{ hung }"><slot /></main>
+    <main id="desk" class="desk" tabindex="-1" :class="{ hung }"><slot /></main>
     <MarginColumn :tried="tried"
       ><slot name="margin" /> <template #after><slot name="after" /></template
     ></MarginColumn>
@@ -29,6 +29,9 @@ defineProps<{
   grid-template-rows: auto minmax(0, 1fr);
   min-height: 0;
   height: 100%;
+}
+.desk:focus-visible {
+  outline-offset: -3px;
 }
 .desk {
   grid-row: 1 / span 2;

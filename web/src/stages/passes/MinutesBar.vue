@@ -33,7 +33,7 @@ function take(event: PointerEvent): void {
 function pull(event: PointerEvent): void {
   if (pulled.value !== null) pulled.value = at(event);
 }
-function let_go(): void {
+function letGo(): void {
   const wanted = pulled.value;
   pulled.value = null;
   if (wanted !== null && wanted !== props.minutes) emit("set", wanted);
@@ -65,7 +65,7 @@ function key(event: KeyboardEvent): void {
       :aria-valuetext="`${pulled ?? minutes} minutes`"
       @pointerdown.prevent="take"
       @pointermove="pull"
-      @pointerup="let_go"
+      @pointerup="letGo"
       @pointercancel="pulled = null"
       @keydown="key"
     ></span>

@@ -22,7 +22,9 @@ const ZOOMS: [Zoom, string][] = [
   ["sessions", "All sessions"],
   ["close", "One session"],
 ];
-const zoom = ref<Zoom>("sessions");
+/** On a narrow window one session fills the width. */
+const NARROW_PX = 600;
+const zoom = ref<Zoom>(window.innerWidth < NARROW_PX ? "close" : "sessions");
 /** What the end of the plan hangs on; asked for apart, since it weighs every pass against all later ones. */
 const slacks = useFollowing<Slack[]>(slack, []);
 const critical = computed(

@@ -153,15 +153,18 @@ const cardAt = computed<Point | null>(() => {
 <template>
   <div class="board">
     <div class="hand" role="group" aria-label="Tools">
-      <button
-        v-for="each in TOOLS"
-        :key="each.key"
-        class="do"
-        :aria-pressed="tool === each.key"
-        @click="tool = tool === each.key ? null : each.key"
-      >
-        {{ each.name }}
-      </button>
+      <v-tooltip v-for="each in TOOLS" :key="each.key" eager :text="each.said" location="bottom">
+        <template #activator="{ props: told }">
+          <button
+            v-bind="told"
+            class="do"
+            :aria-pressed="tool === each.key"
+            @click="tool = tool === each.key ? null : each.key"
+          >
+            {{ each.name }}
+          </button>
+        </template>
+      </v-tooltip>
     </div>
     <p class="hint" aria-live="polite">
       <template v-if="label">{{ label[0]?.toUpperCase() }}{{ label.slice(1) }}.</template>
