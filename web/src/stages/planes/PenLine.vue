@@ -23,7 +23,13 @@ const said = computed(() => PENS.find((each) => each.key === props.pen)?.said);
   <div class="pens">
     <span role="group" aria-label="Pens" class="group">
       <button class="do" :aria-pressed="pen === null" @click="emit('take', null)">Look</button>
-      <v-tooltip v-for="each in PENS" :key="each.key" eager :text="each.said" location="top">
+      <v-tooltip
+        v-for="each in PENS"
+        :key="each.key"
+        :text="each.said"
+        :aria-label="each.said"
+        location="top"
+      >
         <template #activator="{ props: told }">
           <button v-bind="told" class="do" :aria-pressed="pen === each.key" @click="emit('take', each.key)">
             {{ each.name }}

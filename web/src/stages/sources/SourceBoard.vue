@@ -153,7 +153,13 @@ const cardAt = computed<Point | null>(() => {
 <template>
   <div class="board">
     <div class="hand" role="group" aria-label="Tools">
-      <v-tooltip v-for="each in TOOLS" :key="each.key" eager :text="each.said" location="bottom">
+      <v-tooltip
+        v-for="each in TOOLS"
+        :key="each.key"
+        :text="each.said"
+        :aria-label="each.said"
+        location="bottom"
+      >
         <template #activator="{ props: told }">
           <button
             v-bind="told"
