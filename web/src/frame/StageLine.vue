@@ -22,10 +22,7 @@ const PURPOSE: Record<string, string> = {
   sessions: "When it is painted, with room to dry.",
 };
 const NEXT: Record<string, (painting: Painting) => Next | null> = {
-  sources: (p) =>
-    p.sources.length
-      ? { said: "Go on: see it in a few values", to: p.thumbnails.length ? "planes" : "thumbnails" }
-      : null,
+  sources: (p) => (p.sources.length ? { said: "Go on: see it in a few values", to: "thumbnails" } : null),
   thumbnails: (p) =>
     p.thumbnails.length ? { said: "Go on: mark what is far and near", to: "planes" } : null,
   planes: (p) => {

@@ -63,7 +63,7 @@ function become(event: Event): void {
 </script>
 
 <template>
-  <div class="facts">
+  <div class="facts paper">
     <label
       ><span class="hidden-label">Name of the photo</span
       ><input v-model="said.name" class="field name" maxlength="60" @change="keep"
@@ -200,6 +200,7 @@ function become(event: Event): void {
 
 <style scoped>
 .facts {
+  padding: 10px 12px;
   font-size: 15px;
   line-height: 1.5;
 }

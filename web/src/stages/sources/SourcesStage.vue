@@ -109,8 +109,6 @@ onBeforeUnmount(() => window.removeEventListener("paste", paste));
             ? "Planes are marked and values are planned on this photo."
             : "A second photo, to look things up."
         }}
-        Next:
-        <router-link :to="`/paintings/${table.painting?.id}/thumbnails`">see it in a few values</router-link>.
       </p>
     </template>
   </StageLayout>
@@ -170,8 +168,5 @@ onBeforeUnmount(() => window.removeEventListener("paste", paste));
   margin-bottom: 14px;
   padding-bottom: 12px;
   border-bottom: 1px solid var(--hair);
-}
-.tip a {
-  color: inherit;
 }
 </style>
