@@ -1,11 +1,14 @@
 """Readings of a composition on pictures made for them, each told from its harmless twin."""
 
 import unittest
+from dataclasses import replace
 
 import cv2
 import numpy as np
 
 from kind_distance.core.picture.composition import (
+    Spot,
+    added_spot,
     competing,
     find_gaps,
     find_hot_spots,
@@ -78,6 +81,40 @@ class HotSpots(unittest.TestCase):
         streak = land()
         streak[250:254, 60:420] = 8.5
         self.assertEqual(find_hot_spots(streak, neutral(streak), FOCUS)[0], [])
+
+
+class Crowds(unittest.TestCase):
+    """M15: many small lights scatter the eye together though none of them outdoes the focus alone."""
+
+    def lamps(self, count, size=0.011):
+        value = land()
+        for n in range(count):
+            value = patch(value, 0.55 + 0.04 * (n % 11), 0.62 + 0.06 * (n // 11), size, 9.0)
+        return find_hot_spots(value, neutral(value), FOCUS)
+
+    def test_a_dozen_lamps_compete_together(self):
+        spots, own = self.lamps(11)
+        alone = [spot for spot in spots if competing([spot], own)]
+        self.assertEqual(alone, [], "each of them is weaker than the barn")
+        self.assertEqual(len(competing(spots, own)), 11)
+        few, own = self.lamps(3)
+        self.assertEqual(competing(few, own), [])
+
+    def test_a_large_thing_at_the_focus_pulls_as_well(self):
+        """A barn too large for a spot is still what the eye goes to."""
+        value = np.full((320, 480), 4.0, np.float32)
+        value[120:200, 120:230] = 8.8
+        value = patch(value, 0.85, 0.8, 0.01, 7.4)
+        spots, own = find_hot_spots(value, neutral(value), Focus(0.36, 0.5, 0.25))
+        self.assertGreater(own, 3)
+        self.assertEqual(competing(spots, own), [])
+
+    def test_a_light_to_be_added_is_weighed_where_it_will_stand(self):
+        mask = np.zeros((320, 480), bool)
+        mask[280:292, 440:452] = True
+        self.assertGreater(added_spot(land(), mask, 9.0).step, 4)
+        self.assertIsNone(added_spot(land(), mask, 4.5), "as light as what is around it")
+        self.assertIsNone(added_spot(land(), np.zeros_like(mask), 9.0))
 
 
 class Gaps(unittest.TestCase):
@@ -243,6 +280,33 @@ class Judging(unittest.TestCase):
         told = self.judged(horizon=Horizon(line, [line], 1.0), by_hand=True)["leaning_water"]
         self.assertEqual((asked.severity, told.severity), ("note", "mild"))
         self.assertIn("?", asked.title)
+
+    def test_many_gaps_are_one_thing_to_say(self):
+        gaps = [Spot(0.05 * n, 0.2, 0.0005, 1.0 + 0.01 * n) for n in range(12)]
+        composition = replace(read(land()), gaps=gaps)
+        found = self.judged(composition=composition)["light_gap"]
+        self.assertTrue(found.title.startswith("12 light gaps"))
+        self.assertEqual(len(self.judged(composition=replace(composition, gaps=gaps[:3]))), len(self.judged()) + 1)
+
+    def test_leaning_uprights_are_told_beside_a_level_horizon_too(self):
+        """M22: columns tilt. A level photo is not turned for them."""
+        leaning = replace(read(land()), upright_tilt=3.0)
+        level = Line(0.36, 0.0, 3, 1)
+        bare = self.judged(composition=leaning)["leaning_uprights"]
+        beside = self.judged(composition=leaning, horizon=Horizon(level, [level], 1.0))["leaning_uprights"]
+        self.assertEqual([r.action for r in bare.remedies], ["straighten"])
+        self.assertEqual(beside.remedies, ())
+        self.assertNotIn("leaning_uprights", self.judged(composition=replace(leaning, upright_tilt=0.4)))
+
+    def test_the_way_out_is_held_or_left_open(self):
+        value = np.full((320, 480), 6.0, np.float32)
+        value[200:, 300:] = 2.0
+        self.assertIn("leads_out", self.judged(value=value))
+        self.assertNotIn("leads_out", self.judged(value=value, eye_path="floating"))
+        faint = np.full((320, 480), 6.0, np.float32)
+        faint[200:, 300:] = 2.6
+        self.assertNotIn("leads_out", self.judged(value=faint))
+        self.assertIn("leads_out", self.judged(value=faint, eye_path="held"))
 
     def test_a_horizon_in_the_middle(self):
         halves, third = Line(0.51, 0.0, 3, 1), Line(0.36, 0.0, 3, 1)
