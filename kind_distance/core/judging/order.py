@@ -125,10 +125,28 @@ def fine_minutes(each: Read) -> float:
     return float(each.painted.given.minutes) if each.is_fine else 0.0
 
 
+def _laid_over(each: Read, passes: tuple[Read, ...]) -> Iterator[Finding]:
+    """Tell of long fine work on whole planes over which all of them are laid in anew."""
+    for later in passes:
+        if later.at <= each.at or not later.opaque or later.kind not in ("block_in", "blend"):
+            continue
+        if later.share >= BURYING_SHARE and all(later.covers(rank) for rank in each.ranks):
+            yield Finding(
+                "effort_buried", "strong", (each.id,), each.ranks,
+                measures={"by": later.id, "minutes": fine_minutes(each), "nearer": False}, weight=fine_minutes(each),
+            )  # fmt: skip
+            return
+
+
 def _buried(passes: tuple[Read, ...], scene: Scene) -> Iterator[Finding]:
     """Tell of long fine work that a later layer, or a nearer plane, covers."""
     for each in passes:
-        if fine_minutes(each) < LONG_FINE_MIN or not each.painted.given.things or not each.only_things:
+        if fine_minutes(each) < LONG_FINE_MIN:
+            continue
+        if not each.painted.given.things:
+            yield from _laid_over(each, passes)
+            continue
+        if not each.only_things:
             continue
         mine = {name: scene.thing_named[name] for name in each.painted.given.things if name in scene.thing_named}
         for later in passes:
