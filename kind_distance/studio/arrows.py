@@ -5,10 +5,11 @@ from __future__ import annotations
 from datetime import datetime
 from pathlib import Path
 
-from kind_distance.core.judgement import Judgement
+from kind_distance.core.judgement import Judgement, Remedy
 from kind_distance.core.light.shadows import CastShadow, audit_shadows, cast, from_sun, per_height
 from kind_distance.core.light.sun import Sun, offset_by_longitude, sun_at
 from kind_distance.core.picture.leading import Arrow, audit_leading
+from kind_distance.core.picture.perspective import bays_by_height, lean_deg
 from kind_distance.core.wording import say_list
 from kind_distance.errors import DomainError
 from kind_distance.rows import NoteRecord, SourceRecord, State
@@ -51,6 +52,57 @@ def judge_arrows(file: Path, state: State) -> list[Judgement]:
         if shadows:
             horizon = horizon_height(file, state, source)
             found += audit_shadows(shadows, horizon, _aspect(source), source.light_deg)
+        found += _judge_rows(state, source)
+    return found
+
+
+LEAST_IN_ROW = 4  # equal posts of one name that are taken for a row
+BAY_APART = 1.5  # a bay so many times another one is seen to be uneven; common practice, no source
+LEANS_DEG = 1.5  # uprights that lean more are seen to lean; common practice (1), no source
+
+
+def _judge_rows(state: State, source: SourceRecord) -> list[Judgement]:
+    """Judge rows of posts that were marked as equally long and named alike: their bays, and whether they stand."""
+    rows: dict[tuple[str, float | None], list[NoteRecord]] = {}
+    aspect = _aspect(source)
+    for note in state.notes:
+        if note.source == source.number and note.kind == "scale" and note.x2 is not None and note.text.strip():
+            (x1, y1), (x2, y2) = _ends(note)
+            if abs(x2 - x1) * aspect < 0.4 * abs(y2 - y1):
+                name = note.text.strip().rstrip("0123456789 ").lower()
+                rows.setdefault((name, note.length_m), []).append(note)
+    found = []
+    for (name, _), notes in rows.items():
+        if len(notes) >= LEAST_IN_ROW:
+            found += _judge_row(source, name, sorted(notes, key=lambda note: note.x), aspect)
+    return found
+
+
+def _judge_row(source: SourceRecord, name: str, notes: list[NoteRecord], aspect: float) -> list[Judgement]:
+    ends = [sorted(_ends(note), key=lambda at: at[1]) for note in notes]
+    show = Remedy("Show where", "show_places", {"places": [list(foot) for _, foot in ends]})
+    key = f"{source.number}-{notes[0].number}"
+    found = []
+    bays = bays_by_height([foot[1] - top[1] for top, foot in ends])
+    if bays is not None and max(bays) / min(bays) > BAY_APART:
+        found.append(
+            Judgement(
+                f"uneven_bays:{key}", "uneven_bays", "sources", "note", f"{name.capitalize()}: the bays are uneven",
+                f"By their heights the widest of {len(bays)} bays is {max(bays) / min(bays):.1f} times the narrowest. "
+                "Equal posts that stand equally far apart shrink as one over their distance; the tool for bays says "
+                "where the next ones stand.", max(bays) / min(bays), (), (show,),
+            )
+        )  # fmt: skip
+    leans = [lean_deg(top, foot, aspect) for top, foot in ends]
+    worst = max(leans, key=abs)
+    if abs(worst) > LEANS_DEG:
+        found.append(
+            Judgement(
+                f"row_leans:{key}", "row_leans", "sources", "note", f"{name.capitalize()}: not all stand upright",
+                f"One leans by {abs(worst):.1f}° to the {'right' if worst > 0 else 'left'}. Draw them upright, or "
+                "straighten the photo where all of them lean alike.", abs(worst), (), (show,),
+            )
+        )  # fmt: skip
     return found
 
 

@@ -7,6 +7,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from kind_distance.core.picture.perspective import (
+    bays_by_height,
     distance_by_height,
     equal_bays,
     height_by_eye_level,
@@ -19,6 +20,20 @@ from kind_distance.errors import DomainError
 
 def cross_ratio(a, b, c, d):
     return (c - a) * (d - b) / ((c - b) * (d - a))
+
+
+class Rows(unittest.TestCase):
+    def test_bays_of_a_colonnade_by_its_heights(self):
+        """Arithmetic: seen through a pinhole, posts of one height at depths 5, 8, 11 and 14 m are 1 / depth tall."""
+        even = [1 / depth for depth in (5, 8, 11, 14)]
+        np.testing.assert_allclose(bays_by_height(even), 1.0, rtol=1e-9)
+        np.testing.assert_allclose(bays_by_height(even[::-1]), 1.0, rtol=1e-9)
+        uneven = [1 / depth for depth in (5, 8, 14, 17)]
+        np.testing.assert_allclose(bays_by_height(uneven), [1, 2, 1], rtol=1e-9)
+
+    def test_people_who_stand_anywhere_are_no_row(self):
+        self.assertIsNone(bays_by_height([0.3, 0.1, 0.25, 0.2]))
+        self.assertIsNone(bays_by_height([0.3, 0.2]))
 
 
 class Bays(unittest.TestCase):

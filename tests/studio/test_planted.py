@@ -188,6 +188,31 @@ class Planted(GoodPlan):
         self.cleared_by("shadow_contrary", "remove_note")
 
 
+class PlantedColumns(GoodPlan):
+    """M22: columns tilt, spacing wrong."""
+
+    def mark(self, depths, lean=0.0, name="Column"):
+        for n, depth in enumerate(depths, start=1):
+            x, tall = 0.1 + 0.16 * n, 1.5 / depth
+            foot = 0.5 + tall
+            self.change("add_note", source=1, kind="scale", x=x, y=foot, x2=x + lean * tall, y2=foot - tall,
+                        length_m=3.0, text=f"{name} {n}")  # fmt: skip
+
+    def test_uneven_bays_are_told(self):
+        self.mark((5, 8, 14, 17))
+        self.assertEqual(len(self.found("uneven_bays")), 1)
+
+    def test_even_ones_and_people_are_not(self):
+        self.mark((5, 8, 11, 14))
+        self.mark((6, 12, 7, 9), name="Walker")
+        self.assertEqual(self.found("uneven_bays"), [])
+        self.assertEqual(self.found("row_leans"), [])
+
+    def test_a_row_that_does_not_stand(self):
+        self.mark((5, 8, 11, 14), lean=0.06)
+        self.assertEqual(len(self.found("row_leans")), 1)
+
+
 class PlantedOnThePicture(GoodPlan):
     """What is told of the chosen thumbnail and of its support."""
 

@@ -110,3 +110,23 @@ def lean_deg(top: tuple[float, float], foot: tuple[float, float], aspect: float)
     """How much an upright leans, by its two ends in shares: degrees, to the right positive."""
     across, down = (top[0] - foot[0]) * aspect, foot[1] - top[1]
     return float(np.degrees(np.arctan2(across, down)))
+
+
+def bays_by_height(heights: list[float]) -> list[float] | None:
+    """Say how wide the bays are between equally high posts in a row, the first bay as 1; None where they are no row.
+
+    What stands twice as far off is half as tall: depth goes with one over height. In a row that recedes heights only
+    fall, or only rise, from one end to the other.
+
+    Parameters
+    ----------
+    heights : list of float
+        Heights in the picture, in order along it; at least three.
+    """
+    if len(heights) < 3 or min(heights) <= 0:
+        return None
+    depths = [1 / height for height in heights]
+    bays = [after - before for before, after in zip(depths, depths[1:], strict=False)]
+    if not (all(bay > 0 for bay in bays) or all(bay < 0 for bay in bays)):
+        return None
+    return [bay / bays[0] for bay in bays]
