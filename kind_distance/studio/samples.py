@@ -17,7 +17,7 @@ FIRST_IN_DAYS = 2
 
 
 def sample_picture() -> bytes:
-    """Return the photo of the sample, as JPEG: rendered for this application, of no place on earth."""
+    """Return the photo of the sample, as JPEG: rendered for this application; its place is open ocean."""
     return (resources.files(DATA) / PICTURE).read_bytes()
 
 

@@ -19,7 +19,11 @@ class Sample(WithStudio):
         self.assertEqual(opened.survey.work.schedule.unplaced, ())
         first = min(minute_of(each.start) for each in state.sessions)
         self.assertGreater(first, minute_of(NOW.replace(tzinfo=None).isoformat(timespec="minutes")))
-        self.assertIsNone(state.sources[0].latitude, "it is of no place on earth")
+        (source,) = state.sources
+        self.assertFalse(source.place_shared)
+        # The photo says where it was taken, so that the sun can be worked out: open ocean, where nobody paints.
+        assert source.latitude is not None and source.longitude is not None
+        self.assertTrue(40 < source.latitude < 50 and -40 < source.longitude < -20)
 
     def test_a_new_painting_begins_as_the_last_one(self) -> None:
         self.assertIsNone(self.studio.last_brief())
