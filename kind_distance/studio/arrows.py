@@ -9,7 +9,7 @@ from kind_distance.core.judgement import Judgement, Remedy
 from kind_distance.core.light.shadows import CastShadow, audit_shadows, cast, from_sun, per_height
 from kind_distance.core.light.sun import Sun, offset_by_longitude, sun_at
 from kind_distance.core.picture.leading import Arrow, audit_leading
-from kind_distance.core.picture.perspective import bays_by_height, lean_deg
+from kind_distance.core.picture.perspective import bays_by_height, lean_deg, leans_apart
 from kind_distance.core.wording import say_list
 from kind_distance.errors import DomainError
 from kind_distance.rows import NoteRecord, SourceRecord, State
@@ -93,7 +93,7 @@ def _judge_row(source: SourceRecord, name: str, notes: list[NoteRecord], aspect:
                 "where the next ones stand.", max(bays) / min(bays), (), (show,),
             )
         )  # fmt: skip
-    leans = [lean_deg(top, foot, aspect) for top, foot in ends]
+    leans = leans_apart([foot[0] for _, foot in ends], [lean_deg(top, foot, aspect) for top, foot in ends])
     worst = max(leans, key=abs)
     if abs(worst) > LEANS_DEG:
         found.append(

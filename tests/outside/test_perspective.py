@@ -13,6 +13,7 @@ from kind_distance.core.picture.perspective import (
     height_by_eye_level,
     horizon_km,
     lean_deg,
+    leans_apart,
     vanishing_place,
 )
 from kind_distance.errors import DomainError
@@ -102,6 +103,24 @@ class Distance(unittest.TestCase):
         self.assertAlmostEqual(lean_deg((0.6, 0.2), (0.6, 0.8), 1.5), 0)
         self.assertAlmostEqual(lean_deg((0.7, 0.35), (0.6, 0.5), 1.5), 45)
         self.assertLess(lean_deg((0.55, 0.2), (0.6, 0.8), 1.5), 0)
+
+    def test_looking_up_is_not_leaning(self):
+        """Uprights seen by a pinhole that looks up by 8 degrees; one of them really leans by 5 degrees more."""
+        up = np.radians(8)
+
+        def seen(x, height, depth):
+            ahead = depth * np.cos(up) + height * np.sin(up)
+            return 0.5 + 0.8 * x / ahead, 0.5 - 0.8 * (height * np.cos(up) - depth * np.sin(up)) / ahead
+
+        across = [-3, -2, -1, 1, 2, 3]
+        leans = [lean_deg(seen(x, 4, 8), seen(x, -1.5, 8), 1.0) for x in across]
+        feet = [seen(x, -1.5, 8)[0] for x in across]
+        self.assertGreater(max(map(abs, leans)), 2.0)
+        self.assertLess(max(map(abs, leans_apart(feet, leans))), 0.5)
+        leans[4] += 5
+        apart = leans_apart(feet, leans)
+        self.assertEqual(int(np.argmax(np.abs(apart))), 4)
+        self.assertGreater(apart[4], 4)
 
 
 if __name__ == "__main__":

@@ -191,11 +191,11 @@ class Planted(GoodPlan):
 class PlantedColumns(GoodPlan):
     """M22: columns tilt, spacing wrong."""
 
-    def mark(self, depths, lean=0.0, name="Column"):
+    def mark(self, depths, lean=0.0, name="Column", up=0.0):
         for n, depth in enumerate(depths, start=1):
             x, tall = 0.1 + 0.16 * n, 1.5 / depth
             foot = 0.5 + tall
-            self.change("add_note", source=1, kind="scale", x=x, y=foot, x2=x + lean * tall, y2=foot - tall,
+            self.change("add_note", source=1, kind="scale", x=x, y=foot, x2=x + (lean + up * (0.5 - x)) * tall, y2=foot - tall,
                         length_m=3.0, text=f"{name} {n}")  # fmt: skip
 
     def test_uneven_bays_are_told(self):
@@ -211,6 +211,10 @@ class PlantedColumns(GoodPlan):
     def test_a_row_that_does_not_stand(self):
         self.mark((5, 8, 11, 14), lean=0.06)
         self.assertEqual(len(self.found("row_leans")), 1)
+
+    def test_a_row_that_one_looks_up_at(self):
+        self.mark((5, 8, 11, 14), up=0.3)
+        self.assertEqual(self.found("row_leans"), [])
 
 
 class PlantedOnThePicture(GoodPlan):

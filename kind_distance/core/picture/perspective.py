@@ -5,6 +5,7 @@ from __future__ import annotations
 import math
 
 import numpy as np
+from scipy import stats
 
 from kind_distance.errors import DomainError
 
@@ -110,6 +111,26 @@ def lean_deg(top: tuple[float, float], foot: tuple[float, float], aspect: float)
     """How much an upright leans, by its two ends in shares: degrees, to the right positive."""
     across, down = (top[0] - foot[0]) * aspect, foot[1] - top[1]
     return float(np.degrees(np.arctan2(across, down)))
+
+
+def leans_apart(across: list[float], leans: list[float]) -> list[float]:
+    """Take from each upright's lean what looking up or down gives it; what is left is its own.
+
+    A view that looks up draws uprights together towards the top: nothing in the middle, more to either side, in step
+    with the distance from it. The median of the slopes of all pairs (Theil 1950, Sen 1968) holds against one that leans
+    by itself.
+
+    Parameters
+    ----------
+    across : list of float
+        Where each stands, as a share of the width.
+    leans : list of float
+        [degrees]
+    """
+    if len(leans) < 4 or max(across) - min(across) < 0.2:
+        return leans
+    slope = float(stats.theilslopes(leans, across)[0])
+    return [lean - slope * (x - 0.5) for x, lean in zip(across, leans, strict=True)]
 
 
 def bays_by_height(heights: list[float]) -> list[float] | None:
