@@ -20,6 +20,7 @@ POINTING = (
     "choose_plane",
     "mark_plane",
     "show_places",
+    "show_notes",
     "show_crops",
     "choose_source",
     "choose_departure",

@@ -51,7 +51,7 @@ def judge_arrows(file: Path, state: State) -> list[Judgement]:
         shadows = [CastShadow(n.number, n.text, *_ends(n)) for n in notes if n.kind == "shadow"]
         if shadows:
             horizon = horizon_height(file, state, source)
-            found += audit_shadows(shadows, horizon, _aspect(source), source.light_deg)
+            found += audit_shadows(shadows, horizon, _aspect(source), source.light_deg, source.number)
         found += _judge_rows(state, source)
     return found
 
@@ -80,7 +80,7 @@ def _judge_rows(state: State, source: SourceRecord) -> list[Judgement]:
 
 def _judge_row(source: SourceRecord, name: str, notes: list[NoteRecord], aspect: float) -> list[Judgement]:
     ends = [sorted(_ends(note), key=lambda at: at[1]) for note in notes]
-    show = Remedy("Show where", "show_places", {"places": [list(foot) for _, foot in ends]})
+    show = Remedy("Show where", "show_notes", {"source": source.number, "notes": [note.number for note in notes]})
     key = f"{source.number}-{notes[0].number}"
     found = []
     bays = bays_by_height([foot[1] - top[1] for top, foot in ends])
@@ -95,12 +95,14 @@ def _judge_row(source: SourceRecord, name: str, notes: list[NoteRecord], aspect:
         )  # fmt: skip
     leans = leans_apart([foot[0] for _, foot in ends], [lean_deg(top, foot, aspect) for top, foot in ends])
     worst = max(leans, key=abs)
+    one = notes[leans.index(worst)].number
     if abs(worst) > LEANS_DEG:
         found.append(
             Judgement(
                 f"row_leans:{key}", "row_leans", "sources", "note", f"{name.capitalize()}: not all stand upright",
                 f"One leans by {abs(worst):.1f}° to the {'right' if worst > 0 else 'left'}. Draw them upright, or "
-                "straighten the photo where all of them lean alike.", abs(worst), (), (show,),
+                "straighten the photo where all of them lean alike.", abs(worst), (),
+                (Remedy("Show where", "show_notes", {"source": source.number, "notes": [one]}),),
             )
         )  # fmt: skip
     return found

@@ -49,6 +49,21 @@ class Sources(InBrowser):
         page.get_by_role("button", name="Take off: note 1").click()
         expect(notes.get_by_role("listitem")).to_have_count(1)
 
+    def test_a_gaze_out_of_the_picture_is_shown_and_other_crops_are_tried(self):
+        page = self.open(MILL)
+        self.take(page, "Gaze")
+        self.draw(page, (0.12, 0.8), (0.04, 0.8))
+        page.get_by_label("Name of the arrow").fill("Angler")
+        page.get_by_role("button", name="Keep it").click()
+        told = page.locator("li.judgement").filter(has_text="Angler looks out of the picture")
+        expect(page.locator("g.pointed")).to_have_count(0)
+        told.get_by_role("button", name="Show where").click()
+        expect(page.locator("g.pointed")).to_have_count(1)
+        expect(page.get_by_role("list", name="Notes").locator("[aria-current]")).to_contain_text("Angler")
+        told.get_by_role("button", name="Look at other crops").click()
+        expect(page.get_by_role("button", name="Crops worth trying")).to_be_visible()
+        self.assertIn("/thumbnails", page.url)
+
     def test_a_scale_mark_and_what_is_missing_of_it(self):
         self.expected = ("422",)
         page = self.open(MILL)

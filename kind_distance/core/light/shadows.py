@@ -104,7 +104,7 @@ def _apart(one: float, other: float) -> float:
 
 
 def audit_shadows(
-    shadows: list[CastShadow], horizon: float | None, aspect: float, light_deg: float | None
+    shadows: list[CastShadow], horizon: float | None, aspect: float, light_deg: float | None, source: int
 ) -> list[Judgement]:
     """Judge drawn cast shadows against each other, and against the arrow of the light.
 
@@ -117,10 +117,12 @@ def audit_shadows(
         Width over height.
     light_deg : float or None
         Where the light comes from, clockwise from the picture's top. [degrees]
+    source : int
+        Number of the picture.
     """
     found = []
     for each in shadows:
-        show = Remedy("Show where", "show_places", {"places": [list(each.foot), list(each.end)]})
+        show = Remedy("Show where", "show_notes", {"source": source, "notes": [each.number]})
         off = Remedy("Take the shadow off", "remove_note", {"note": each.number})
         name = each.name or "A cast shadow"
         sideways = math.sin(math.radians(light_deg)) if light_deg is not None else 0.0
@@ -157,7 +159,7 @@ def audit_shadows(
                 "Shadows of one sun run side by side on level ground and meet at the horizon.",
                 turn, (),
                 (
-                    Remedy("Show where", "show_places", {"places": [list(each.foot), list(each.end)]}),
+                    Remedy("Show where", "show_notes", {"source": source, "notes": [each.number]}),
                     Remedy("Take the shadow off", "remove_note", {"note": each.number}),
                 ),
             )

@@ -78,7 +78,7 @@ def audit_leading(
     found = []
     for arrow in arrows:
         along = (arrow.end[0] - arrow.start[0], arrow.end[1] - arrow.start[1])
-        show = Remedy("Show where", "show_places", {"places": [list(arrow.start), list(arrow.end)]})
+        show = Remedy("Show where", "show_notes", {"source": source, "notes": [arrow.number]})
         crops = Remedy("Look at other crops", "show_crops", {"source": source})
         off = Remedy("Take the arrow off", "remove_note", {"note": arrow.number})
         to_focus = None if focus is None else (focus[0] - arrow.start[0], focus[1] - arrow.start[1])

@@ -22,6 +22,7 @@ export interface Pointing {
 }
 const POINTING = new Set([
   "show_places",
+  "show_notes",
   "show_crops",
   "choose_source",
   "choose_departure",

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 /** On the right: the judgements about what is on screen, most costly first, each with its remedy. */
-import { computed, ref } from "vue";
-import { useRoute } from "vue-router";
-import type { Judgement } from "@/api/client";
+import { computed, nextTick, ref } from "vue";
+import { useRoute, useRouter } from "vue-router";
+import type { Judgement, Remedy } from "@/api/client";
 import { useTable } from "@/api/store";
 import JudgementItem from "./JudgementItem.vue";
 
@@ -12,10 +12,19 @@ const props = defineProps<{
 }>();
 const table = useTable();
 const route = useRoute();
+const router = useRouter();
 const showSilenced = ref(false);
 const here = computed(
   () => props.tried ?? table.painting?.judgements.filter((each) => each.stage === route.name) ?? [],
 );
+/** What a remedy shows may lie on another stage: crops are tried among the thumbnails. */
+async function apply(remedy: Remedy): Promise<void> {
+  if (remedy.action === "show_crops" && route.name !== "thumbnails") {
+    await router.push({ name: "thumbnails", params: route.params });
+    await nextTick();
+  }
+  await table.apply(remedy);
+}
 const heard = computed(() => here.value.filter((each) => each.meant_so === null));
 /** One who wants to flow is told only what would spoil the painting; the rest waits for a review. */
 const flows = computed(() => !props.tried && table.painting?.brief.asked === "flow");
@@ -45,7 +54,7 @@ const silenced = computed(() => here.value.filter((each) => each.meant_so !== nu
         :judgement="each"
         :fresh="table.fresh.has(each.key)"
         :tried="!!tried"
-        @apply="table.apply"
+        @apply="apply"
         @mean="(reason) => table.meanItSo(each, reason)"
       />
     </ul>
@@ -58,7 +67,7 @@ const silenced = computed(() => here.value.filter((each) => each.meant_so !== nu
         :judgement="each"
         :fresh="table.fresh.has(each.key)"
         :tried="!!tried"
-        @apply="table.apply"
+        @apply="apply"
         @mean="(reason) => table.meanItSo(each, reason)"
       />
     </ul>
@@ -71,7 +80,7 @@ const silenced = computed(() => here.value.filter((each) => each.meant_so !== nu
           :judgement="each"
           :fresh="table.fresh.has(each.key)"
           :tried="!!tried"
-          @apply="table.apply"
+          @apply="apply"
           @mean="(reason) => table.meanItSo(each, reason)"
         />
       </ul>

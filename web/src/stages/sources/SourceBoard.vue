@@ -24,6 +24,13 @@ const view = ref<View>(WHOLE);
 const before = ref(false);
 const lost = ref(false);
 const meant = ref(0);
+/** Numbers of the notes that a judgement speaks of. */
+const pointed = computed(() => {
+  const at = table.pointing;
+  return at?.action === "show_notes" && at.arguments.source === props.source.number
+    ? (at.arguments.notes as number[])
+    : [];
+});
 const moving = ref(0);
 const corners = ref<Point[]>([]);
 const found = ref<PageFrame[]>([]);
@@ -68,6 +75,7 @@ watch(
 );
 watch(tool, () => {
   track.value = [];
+  if (table.pointing?.action === "show_notes") table.pointing = null;
   corners.value = [];
   posts.value = [];
   bays.value = [];
@@ -197,6 +205,7 @@ const cardAt = computed<Point | null>(() => {
           :candidates="tool === 'horizon' ? candidates : []"
           :frames="frames"
           :meant="meant"
+          :pointed="pointed"
           :posts="posts"
           :bays="bays"
           :guides="guides"
@@ -232,6 +241,7 @@ const cardAt = computed<Point | null>(() => {
     <ToolWords
       :source="source"
       :tool="tool"
+      :pointed="pointed"
       :track="track"
       :card-at="cardAt"
       :corners="corners"

@@ -151,7 +151,7 @@ function become(event: Event): void {
           v-model="said.access"
           class="field long"
           maxlength="240"
-          placeholder="tide, ground, hours, whom to ask"
+          placeholder="tide, ground, hours"
           @change="keep"
       /></label>
     </p>

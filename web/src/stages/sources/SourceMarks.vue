@@ -15,6 +15,8 @@ const props = defineProps<{
   frames: Point[][];
   /** Number of a departure that is meant just now, or 0. */
   meant: number;
+  /** Numbers of the notes that a judgement speaks of. */
+  pointed: number[];
   /** Posts pressed so far, and the bays that follow from them. */
   posts: Point[];
   bays: Point[];
@@ -119,7 +121,7 @@ const arrow = computed(() => {
       <path class="over dashed" :d="line(guide)" />
       <circle class="end" :cx="1000 * (guide[1]?.[0] ?? 0)" :cy="high * (guide[1]?.[1] ?? 0)" r="6" />
     </g>
-    <g v-for="note in pins" :key="`n${note.number}`">
+    <g v-for="note in pins" :key="`n${note.number}`" :class="{ pointed: pointed.includes(note.number) }">
       <template v-if="note.x2 !== null && note.y2 !== null">
         <path
           class="under"
@@ -199,6 +201,20 @@ path {
   stroke: #000;
   stroke-width: 1.5;
   vector-effect: non-scaling-stroke;
+}
+.pointed .under {
+  stroke-width: 10;
+}
+.pointed .over {
+  stroke-width: 6;
+}
+.pointed .tag {
+  fill: #000;
+  stroke: #fff;
+  stroke-width: 3;
+}
+.marks .pointed text {
+  fill: #fff;
 }
 .marks text {
   fill: #000;

@@ -41,7 +41,7 @@ function choose(event: Event): void {
 watch(
   () => table.pointing,
   (at) => {
-    if (!at || !["choose_source", "press_card", "show_lost"].includes(at.action)) return;
+    if (!at || !["choose_source", "press_card", "show_lost", "show_notes"].includes(at.action)) return;
     picked.value = Number(at.arguments.source);
     if (at.action === "press_card") tool.value = "card";
   },

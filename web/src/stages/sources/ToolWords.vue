@@ -12,6 +12,8 @@ const props = defineProps<{
   source: Source;
   /** Tool in hand. */
   tool: Tool | null;
+  /** Numbers of the notes that a judgement speaks of. */
+  pointed: number[];
   /** What was drawn and waits for its word. */
   track: Point[];
   /** Where the card was pressed, on the photo as it came. */
@@ -263,7 +265,11 @@ function depart(): void {
     </div>
 
     <ul v-if="source.notes.length" class="pinned" aria-label="Notes">
-      <li v-for="note in source.notes" :key="note.number">
+      <li
+        v-for="note in source.notes"
+        :key="note.number"
+        :aria-current="pointed.includes(note.number) || undefined"
+      >
         <b>{{ note.number }}</b>
         <i
           v-if="note.colour"
@@ -332,6 +338,10 @@ function depart(): void {
 }
 .pinned b {
   min-width: 18px;
+}
+.pinned li[aria-current] {
+  border-left: 5px solid var(--ink);
+  padding-left: 6px;
 }
 .chip {
   width: 22px;
