@@ -49,6 +49,15 @@ class Planning(unittest.TestCase):
         self.assertGreater(mist[1].target, clear[1].target + 0.5)
         self.assertAlmostEqual(mist[3].target, clear[3].target, delta=0.2)
 
+    def test_what_fog_hides_altogether_takes_the_airs_value(self):
+        """So far off that the share left is no number above nought any more: as at the last distance that has one."""
+        values = []
+        for metres in (3000.0, 60_000.0):
+            given = scene(veil="mist", pull=0.5, visibility_km=0.1)
+            specs = [given.specs[0], replace(given.specs[1], distance_m=metres), *given.specs[2:]]
+            values.append(plan_depth(replace(given, specs=specs)).planes[1].target)
+        self.assertAlmostEqual(values[0], values[1], delta=0.05)
+
     def test_contrast_left_falls_with_distance(self):
         planes = plan_depth(scene(veil="hazy")).planes
         self.assertIsNone(planes[0].contrast_left)

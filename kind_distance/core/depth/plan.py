@@ -176,7 +176,8 @@ def _targets(given: DepthInput, profile: VeilProfile, own_value: float) -> list[
         target = measured + spec.lean
         if spec.kind == "land" and spec.distance_m is not None:
             veiled = value_seen(profile, own, spec.distance_m, given.settings.visibility_km)
-            taken = 1 - (contrast_left(spec, given.settings) or 1.0)
+            left = contrast_left(spec, given.settings)
+            taken = 0.0 if left is None else 1 - left
             target += given.settings.pull * taken * (veiled - measured)
             # Nothing at that distance can look darker than the air lets it, nor lighter than it dims white.
             target = float(np.clip(target, darkest_by_air(given.settings, spec), lightest_by_air(given.settings, spec)))
