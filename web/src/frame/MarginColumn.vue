@@ -25,6 +25,16 @@ async function apply(remedy: Remedy): Promise<void> {
   }
   await table.apply(remedy);
 }
+/** What an item of the margin is told, and what it may ask for. */
+function told(judgement: Judgement) {
+  return {
+    judgement,
+    fresh: table.fresh.has(judgement.key),
+    tried: !!props.tried,
+    onApply: apply,
+    onMean: (reason: string) => table.meanItSo(judgement, reason),
+  };
+}
 const heard = computed(() => here.value.filter((each) => each.meant_so === null));
 /** One who wants to flow is told only what would spoil the painting; the rest waits for a review. */
 const flows = computed(() => !props.tried && table.painting?.brief.asked === "flow");
@@ -48,41 +58,16 @@ const silenced = computed(() => here.value.filter((each) => each.meant_so !== nu
   <aside class="margin" aria-label="What to look at">
     <slot />
     <ul v-if="open.length">
-      <JudgementItem
-        v-for="each in open"
-        :key="each.key"
-        :judgement="each"
-        :fresh="table.fresh.has(each.key)"
-        :tried="!!tried"
-        @apply="apply"
-        @mean="(reason) => table.meanItSo(each, reason)"
-      />
+      <JudgementItem v-for="each in open" :key="each.key" v-bind="told(each)" />
     </ul>
     <p v-else-if="table.painting && !notes.length" class="nothing">Nothing here wants attention.</p>
     <ul v-if="folded.length" class="folded" aria-label="Also to look at">
-      <JudgementItem
-        v-for="each in folded"
-        :key="each.key"
-        folds
-        :judgement="each"
-        :fresh="table.fresh.has(each.key)"
-        :tried="!!tried"
-        @apply="apply"
-        @mean="(reason) => table.meanItSo(each, reason)"
-      />
+      <JudgementItem v-for="each in folded" :key="each.key" folds v-bind="told(each)" />
     </ul>
     <details v-if="notes.length" class="folded-notes">
       <summary>{{ notes.length }} {{ notes.length === 1 ? "note" : "notes" }}</summary>
       <ul>
-        <JudgementItem
-          v-for="each in notes"
-          :key="each.key"
-          :judgement="each"
-          :fresh="table.fresh.has(each.key)"
-          :tried="!!tried"
-          @apply="apply"
-          @mean="(reason) => table.meanItSo(each, reason)"
-        />
+        <JudgementItem v-for="each in notes" :key="each.key" v-bind="told(each)" />
       </ul>
     </details>
     <button v-if="flows && later" class="do quiet" :aria-expanded="reviewing" @click="reviewing = !reviewing">
