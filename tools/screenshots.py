@@ -39,6 +39,7 @@ def _terraces(page: Page) -> None:
 def _marking(page: Page) -> None:
     page.keyboard.press("4")
     page.get_by_role("button", name="Mark", exact=True).click()
+    page.mouse.move(900, 30)  # away from the pen, so that its tooltip is not in the picture
 
 
 def _second_layer(page: Page) -> None:

@@ -19,7 +19,7 @@ SPELL_MIN = 60  # about an hour of painting, then rest; common practice, no sour
 LARGE_CM2 = 2000.0  # a support that one person carries badly, with its easel; common practice, no source
 DRAWN_IN_DUST = ("charcoal",)
 SHARP_BRUSHES = ("knife",)
-LEAVES_DAY_MIN = (6 * 60, 21 * 60)  # hours outside these are dark where nobody knows the sun
+DAYLIGHT_MIN = (6 * 60, 21 * 60)  # hours outside these are dark where nobody knows the sun
 
 
 @dataclass(frozen=True)
@@ -73,7 +73,7 @@ class Circumstances:
         """Whether it is dark for a part of it, by the sun where it is known, else by the clock."""
         if self.dark is not None:
             return self.dark
-        return self.start % 1440 < LEAVES_DAY_MIN[0] or (self.end - 1) % 1440 >= LEAVES_DAY_MIN[1]
+        return self.start % 1440 < DAYLIGHT_MIN[0] or (self.end - 1) % 1440 >= DAYLIGHT_MIN[1]
 
 
 @dataclass(frozen=True)
