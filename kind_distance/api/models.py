@@ -243,7 +243,7 @@ class CostView(BaseModel):
 
     cut_round_said: str
     cut_round_cm: float
-    remixes: int
+    remixes_said: str
     wait_min: float
     wait_said: str
     buried_min: float

@@ -17,7 +17,7 @@ from kind_distance.core.schedule.model import Placement, Session
 from kind_distance.core.schedule.plan import Board
 from kind_distance.core.schedule.reasons import Reason
 from kind_distance.core.schedule.work import Work
-from kind_distance.core.wording import Unit, clock, say_length, say_list, say_minutes, say_range
+from kind_distance.core.wording import Unit, clock, say_length, say_list, say_minutes, say_range, say_remixes
 from kind_distance.rows import SessionRecord, State
 from kind_distance.store.records import OtherPaintings
 from kind_distance.studio.calendar import following_of, log_of, others_of
@@ -44,7 +44,7 @@ def cost_view(cost: OrderCost, unit: Unit) -> m.CostView:
     return m.CostView(
         cut_round_said=say_length(cost.cut_round_cm, unit) if cost.cut_round_cm else "nothing",
         cut_round_cm=round(cost.cut_round_cm, 1),
-        remixes=cost.remixes,
+        remixes_said=say_remixes(cost.remixes),
         wait_min=round(cost.wait_min, 1),
         wait_said=say_minutes(cost.wait_min),
         buried_min=round(cost.buried_min, 1),

@@ -31,6 +31,11 @@ def say_inches(inches: float) -> str:
     return f"{whole} {said}" if whole else said
 
 
+def say_remixes(count: int) -> str:
+    """How many mixes have to be made again."""
+    return "1 remix" if count == 1 else f"{count} remixes"
+
+
 def say_length(length_cm: float, unit: Unit = "cm") -> str:
     """Say a length on the support in the painter's unit: whole cm from 10 on, else one decimal."""
     if unit == "in":

@@ -13,7 +13,7 @@ from kind_distance.core.judgement import Judgement
 from kind_distance.core.passes.order import OrderCost, SchoolOffer
 from kind_distance.core.schedule.verify import verify
 from kind_distance.core.schedule.work import Work
-from kind_distance.core.wording import say_minutes
+from kind_distance.core.wording import say_minutes, say_remixes
 from kind_distance.exchange.document.reading import open_document
 from kind_distance.exchange.pictures import MOST_BYTES
 from kind_distance.rows import State
@@ -176,7 +176,7 @@ def as_text(plan: Planned) -> str:
     lines = [
         data["title"],
         f"{len(plan.work.passes)} passes, {say_minutes(cost['painting_min'])} of painting; "
-        f"{cost['cut_round_cm']:.0f} cm to cut round, {cost['remixes']} remixes.",
+        f"{cost['cut_round_cm']:.0f} cm to cut round, {say_remixes(cost['remixes'])}.",
     ]
     last = ""
     for placed in data["schedule"]:

@@ -9,6 +9,7 @@ from kind_distance.core.wording import (
     say_list,
     say_minutes,
     say_range,
+    say_remixes,
     say_size,
     say_value,
 )
@@ -49,6 +50,9 @@ class Wording(unittest.TestCase):
         for minutes, said in rows:
             with self.subTest(minutes=minutes):
                 self.assertEqual(say_minutes(minutes), said)
+
+    def test_remixes(self):
+        self.assertEqual([say_remixes(n) for n in (0, 1, 2)], ["0 remixes", "1 remix", "2 remixes"])
 
     def test_ranges_use_one_unit(self):
         self.assertEqual(say_range(11, 16), "11 to 16 min")

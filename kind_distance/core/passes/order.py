@@ -13,7 +13,7 @@ from kind_distance.core.passes.buried import buried_minutes
 from kind_distance.core.passes.kinds import LAYERS
 from kind_distance.core.passes.model import Pass, PlaneFacts, Precedence
 from kind_distance.core.passes.schools import School
-from kind_distance.core.wording import Unit, say_length, say_minutes
+from kind_distance.core.wording import Unit, say_length, say_minutes, say_remixes
 
 STAGE = "passes"
 
@@ -202,7 +202,7 @@ def compare_schools(
     for school in schools:
         cost = cost_of_order(order[school.key], borders, rules[school.key], planes)
         sentence = (
-            f"{say_length(cost.cut_round_cm, unit)} to cut round, {cost.remixes} remixes, "
+            f"{say_length(cost.cut_round_cm, unit)} to cut round, {say_remixes(cost.remixes)}, "
             f"{say_minutes(cost.wait_min)} of waiting, {say_minutes(cost.buried_min)} of fine work covered again"
         )
         offers.append(SchoolOffer(school, cost, sentence, tuple(order[school.key])))

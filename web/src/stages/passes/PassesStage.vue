@@ -29,8 +29,8 @@ watch(
     <div v-if="table.painting && work?.passes.length" class="passes">
       <p class="cost">
         <b>{{ work.passes.length }} passes</b>, {{ work.cost.painting_said }} of painting · to cut round:
-        {{ work.cost.cut_round_said }} · {{ work.cost.remixes }} remixes · {{ work.cost.wait_said }} of
-        waiting {{ work.sessions.length ? "in your sessions" : "if painted without a break" }}.
+        {{ work.cost.cut_round_said }} · {{ work.cost.remixes_said }} · {{ work.cost.wait_said }} of waiting
+        {{ work.sessions.length ? "in your sessions" : "if painted without a break" }}.
         <template v-if="table.painting.brief.passes_by_hand">
           The order is your own.
           <button class="do quiet" @click="table.change({ action: 'derive_passes' })">

@@ -29,7 +29,7 @@ const schools = useFollowing<School[]>(schoolsOf, []);
           <b>{{ each.name }}</b><em v-if="each.key === chosen">yours</em>
           <OrderSketch :order="each.order" :colours="colours" />
           <span>
-            {{ each.cost.cut_round_said }} to cut round · {{ each.cost.remixes }} remixes ·
+            {{ each.cost.cut_round_said }} to cut round · {{ each.cost.remixes_said }} ·
             {{ each.cost.wait_said }} waiting<template v-if="each.cost.buried_said !== 'nothing'">
               · {{ each.cost.buried_said }} of fine work covered again</template
             ><template v-if="each.sessions_said"> · {{ each.sessions_said }}</template>
