@@ -42,7 +42,9 @@ def serve(file: Path, port: int, now: datetime | None) -> None:
     import uvicorn
 
     from kind_distance.api.app import create_app, local_now
+    from kind_distance.core.remembering import release_memory_early
 
+    release_memory_early()
     app = create_app(file, local_now if now is None else lambda: now)
     listening = _listen(port)
     address = f"http://127.0.0.1:{listening.getsockname()[1]}"

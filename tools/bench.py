@@ -145,9 +145,60 @@ def answers(client: TestClient) -> Iterator[Figure]:
         answer.raise_for_status()
         return took
 
+    yield from answered_bytes(client)
     times = [1000 * stroke() for _ in range(15)]
     yield "a stroke answered, planes, plan, passes and sessions with it (median)", statistics.median(times), 150.0, "ms"
     yield "a painting opened again (median)", median_ms(lambda: client.get(f"/api/paintings/{TEA}"), 15), 150.0, "ms"
+
+
+def answered_bytes(client: TestClient) -> Iterator[Figure]:
+    """Measure a new title, and how much is answered to it and to a stroke, against the whole painting."""
+    shown = client.get(f"/api/paintings/{TEA}").json()
+    whole = len(client.get(f"/api/paintings/{TEA}").content)
+
+    def changed(change: dict[str, object]) -> tuple[float, int]:
+        asked = {"version": shown["version"], "shown": shown["mark"], "change": change}
+        start = time.perf_counter()
+        answer = client.post(f"/api/paintings/{TEA}/changes", json=asked).raise_for_status()
+        took = time.perf_counter() - start
+        shown.update({name: answer.json()[name] for name in ("version", "mark")})
+        return 1000 * took, len(answer.content)
+
+    titles = [changed({"action": "set_brief", "title": f"Tea house {k}"}) for k in range(15)]
+    yield "a new title answered (median)", statistics.median(ms for ms, _ in titles), 15.0, "ms"
+    yield "a new title answered, size", max(size for _, size in titles) / 1000, 5.0, "kB"
+    mark = {"action": "add_stroke", "plane": 1, "kind": "mark", "width": 0.01}
+    strokes = [changed({**mark, "points": [[0.1, y], [0.9, y]]}) for y in (0.06, 0.07, 0.08)]
+    yield "a stroke answered, size / the whole painting", max(size for _, size in strokes) / whole, 0.5, "x"
+
+
+def many_photos(folder: Path) -> Iterator[Figure]:
+    """Open twelve photos in turn, with thumbnails, marks and tilts, in a process of its own; its memory at the end."""
+    base = np.asarray(Image.open(io.BytesIO(picture_bytes("tea_hillside"))).convert("RGB").resize((4000, 3000)))
+    for number in range(12):
+        Image.fromarray(np.roll(base, 97 * number, axis=1)).save(folder / f"photo {number:02d}.jpg", quality=88)
+    command = [sys.executable, "-m", "tools.memory", str(folder / "many.sqlite"), str(folder)]
+    told = subprocess.run(command, check=True, capture_output=True, text=True).stdout
+    held, most = map(float, told.split())
+    yield "12 photos, 24 thumbnails, 10 marks and 6 tilts in one process, memory held", held, 350.0, "MB"
+    yield "the same, most while a photo of 12 megapixels is read", most, 550.0, "MB"
+
+
+def long_history(folder: Path) -> Iterator[Figure]:
+    """Make a thousand changes on a painting with 60 long strokes; how much the file grows."""
+    file = folder / "long.sqlite"
+    seed(file, DEMO_NOW)
+    studio = Studio(file)
+    version = studio.open(TEA, DEMO_NOW).painting.version
+    for k in range(60):
+        points = [(0.01 + 0.003 * i, 0.02 + 0.015 * k + 0.004 * np.sin(i / 7 + k)) for i in range(300)]
+        stroke = {"plane": 1 + k % 3, "kind": "brush", "points": points, "width": 0.01}
+        version = studio.change(TEA, version, "add_stroke", stroke, DEMO_NOW).painting.version
+    before = file.stat().st_size
+    for k in range(1000):
+        change = {"plane": 1 + k % 4, "distance_m": 900 - (k % 5)} if k % 2 else {"plane": 1, "name": f"Sky {k}"}
+        version = studio.change(TEA, version, "set_plane", change, DEMO_NOW).painting.version
+    yield "1,000 changes with 60 strokes of 300 points, growth", (file.stat().st_size - before) / 1e6, 15.0, "MB"
 
 
 def sources_and_formats(client: TestClient) -> Iterator[Figure]:
@@ -282,6 +333,8 @@ def main() -> int:
                 first_strokes(client),
                 answers(client),
                 planning(file),
+                many_photos(folder),
+                long_history(folder),
                 sought_plans(),
                 intake(folder),
                 second_start(file),

@@ -46,9 +46,10 @@ _ANY: Any = Annotated[reduce(operator.or_, MODELS.values()), Field(discriminator
 
 
 class RequestBase(BaseModel):
-    """What is asked with a change: on which version of the painting it was made."""
+    """What is asked with a change: on which version of the painting it was made, and which view of it is shown."""
 
     version: int
+    shown: Annotated[str, Field(max_length=24)] | None = None
 
 
 if TYPE_CHECKING:
@@ -67,7 +68,5 @@ else:
     )
 
 
-class VersionRequest(BaseModel):
+class VersionRequest(RequestBase):
     """A step through the history, made on a certain version of the painting."""
-
-    version: int

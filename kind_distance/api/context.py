@@ -9,6 +9,7 @@ from typing import Annotated, cast
 
 from fastapi import Depends, Request, Response
 
+from kind_distance.api.answers import Shown
 from kind_distance.studio.paintings import Studio, minutes_now
 from kind_distance.studio.seeking import Seekers
 
@@ -22,6 +23,7 @@ class Context:
     studio: Studio
     clock: Callable[[], datetime]
     seekers: Seekers = field(default_factory=Seekers)
+    shown: Shown = field(default_factory=Shown)
 
     @property
     def now_min(self) -> int:

@@ -6,6 +6,7 @@ from typing import Annotated
 
 from fastapi import APIRouter, BackgroundTasks, File, Form, UploadFile
 
+from kind_distance.api.answers import PaintingChanged
 from kind_distance.api.changes import ChangeRequest, VersionRequest
 from kind_distance.api.context import Here
 from kind_distance.api.models import PaintingView, SketchesView, TakenView
@@ -21,29 +22,32 @@ def open_painting(here: Here, painting_id: int, afterwards: BackgroundTasks) -> 
     """Open it with everything that follows from its state."""
     opened = here.studio.open(painting_id, here.clock())
     afterwards.add_task(prepare, here.studio.file, opened.painting.state)
-    return painting_view(here.studio, opened, here.now_min)
+    return here.shown.whole(painting_view(here.studio, opened, here.now_min))
 
 
 @router.post("/{painting_id}/changes", summary="Change a painting")
-def change(here: Here, painting_id: int, wanted: ChangeRequest) -> PaintingView:
-    """Apply one change; refused with `changed_elsewhere` if the painting has moved on since `version`."""
+def change(here: Here, painting_id: int, wanted: ChangeRequest) -> PaintingView | PaintingChanged:
+    """Apply one change; answered with what differs from the view `shown`, where one is named.
+
+    Refused with `changed_elsewhere` if the painting has moved on since `version`.
+    """
     made = wanted.change
     opened = here.studio.change(painting_id, wanted.version, made.action, made.arguments(), here.clock())
-    return painting_view(here.studio, opened, here.now_min)
+    return here.shown.changed(painting_view(here.studio, opened, here.now_min), wanted.shown)
 
 
 @router.post("/{painting_id}/undo", summary="Undo the last change")
-def undo(here: Here, painting_id: int, wanted: VersionRequest) -> PaintingView:
+def undo(here: Here, painting_id: int, wanted: VersionRequest) -> PaintingView | PaintingChanged:
     """Step one change back."""
     opened = here.studio.step(painting_id, wanted.version, -1, here.clock())
-    return painting_view(here.studio, opened, here.now_min)
+    return here.shown.changed(painting_view(here.studio, opened, here.now_min), wanted.shown)
 
 
 @router.post("/{painting_id}/redo", summary="Redo what was undone")
-def redo(here: Here, painting_id: int, wanted: VersionRequest) -> PaintingView:
+def redo(here: Here, painting_id: int, wanted: VersionRequest) -> PaintingView | PaintingChanged:
     """Step one change on."""
     opened = here.studio.step(painting_id, wanted.version, 1, here.clock())
-    return painting_view(here.studio, opened, here.now_min)
+    return here.shown.changed(painting_view(here.studio, opened, here.now_min), wanted.shown)
 
 
 @router.post("/{painting_id}/sources", status_code=201, summary="Bring a photo")
@@ -59,7 +63,7 @@ def add_source(
         painting_id, version, file.file.read(), file.filename or "photo", here.clock()
     )
     afterwards.add_task(prepare, here.studio.file, opened.painting.state)
-    shown = painting_view(here.studio, opened, here.now_min)
+    shown = here.shown.whole(painting_view(here.studio, opened, here.now_min))
     return TakenView(source=source.number, name=source.name, new=new, painting=shown)
 
 
@@ -68,5 +72,5 @@ def cut_sketches(here: Here, painting_id: int, number: int, wanted: SketchReques
     """Cut sketches out of a photographed page, straight and evenly lit, each a source of its own."""
     corners = [[(x, y) for x, y in frame] for frame in wanted.corners]
     opened, made = here.studio.cut_sketches(painting_id, wanted.version, number, corners, here.clock())
-    shown = painting_view(here.studio, opened, here.now_min)
+    shown = here.shown.whole(painting_view(here.studio, opened, here.now_min))
     return SketchesView(sources=[source.number for source in made], painting=shown)

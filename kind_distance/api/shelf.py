@@ -164,7 +164,7 @@ def begin(here: Here, wanted: BeginRequest) -> PaintingView:
         ground=wanted.ground,
         school=school,
     )
-    return painting_view(here.studio, here.studio.begin(brief, here.clock()), here.now_min)
+    return here.shown.whole(painting_view(here.studio, here.studio.begin(brief, here.clock()), here.now_min))
 
 
 @router.get("/paintings/begin", summary="Say what a new painting begins with")
@@ -194,20 +194,21 @@ def sample_shown() -> Response:
 @router.post("/paintings/sample", status_code=201, summary="Put the sample on the shelf")
 def add_sample(here: Here) -> PaintingView:
     """Put a made-up painting on the shelf, to open and play with; it goes into the bin like any other."""
-    return painting_view(here.studio, here.studio.add_sample(here.clock()), here.now_min)
+    return here.shown.whole(painting_view(here.studio, here.studio.add_sample(here.clock()), here.now_min))
 
 
 @router.post("/paintings/brought", status_code=201, summary="Bring a painting in")
 def bring(here: Here, file: Annotated[UploadFile, File()]) -> PaintingView:
     """Put a painting on the shelf that comes as an open document: JSON, or a ZIP with its pictures."""
     opened = here.studio.bring(file.file, file.filename or "This file", here.clock())
-    return painting_view(here.studio, opened, here.now_min)
+    return here.shown.whole(painting_view(here.studio, opened, here.now_min))
 
 
 @router.post("/paintings/{painting_id}/duplicate", status_code=201, summary="Copy a painting's plan")
 def duplicate(here: Here, painting_id: int) -> PaintingView:
     """Copy it; nothing of the copy is marked as painted."""
-    return painting_view(here.studio, here.studio.duplicate(painting_id, here.clock()), here.now_min)
+    copied = here.studio.duplicate(painting_id, here.clock())
+    return here.shown.whole(painting_view(here.studio, copied, here.now_min))
 
 
 @router.post("/paintings/{painting_id}/bin", status_code=204, summary="Put a painting in the bin")

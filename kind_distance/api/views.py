@@ -3,12 +3,14 @@
 from __future__ import annotations
 
 import json
+from pathlib import Path
 from typing import Any, cast
 
 import numpy as np
 
 from kind_distance.api import models as m
 from kind_distance.api.judgementmodels import JudgementView
+from kind_distance.api.picturemodels import SourceView, ThumbnailView
 from kind_distance.api.pictureviews import judgement_view, source_view, thumbnail_view
 from kind_distance.api.workviews import work_view
 from kind_distance.core.depth.edges import SAID
@@ -16,11 +18,14 @@ from kind_distance.core.depth.plan import PlannedPlane
 from kind_distance.core.depth.readings import PlaneReading
 from kind_distance.core.depth.room import rooms, say_room
 from kind_distance.core.depth.veil import profile_of, with_airlight
+from kind_distance.core.judgement import Judgement
 from kind_distance.core.paint.handling import say_handling
 from kind_distance.core.paint.media import ground_of, medium_of
 from kind_distance.core.passes.schools import school_of
 from kind_distance.core.picture.focus import USUAL_REACH
+from kind_distance.core.picture.thumbnail import Thumbnail
 from kind_distance.core.wording import say_area, say_distance, say_length, say_list, say_size
+from kind_distance.follow import step
 from kind_distance.rows import Brief, ElementRecord, PlaneRecord, State
 from kind_distance.store.records import ShelfEntry
 from kind_distance.studio.airs import fitted_air
@@ -29,7 +34,7 @@ from kind_distance.studio.paintings import Opened, Studio
 from kind_distance.studio.plates import main_source, plate_of
 from kind_distance.studio.sides import OF_BRIEF, OF_PLANE
 from kind_distance.studio.summary import hex_colour, say_next
-from kind_distance.studio.survey import elements_of
+from kind_distance.studio.survey import DepthSurvey, elements_of
 from kind_distance.studio.workplan import handling_of
 
 WARM_FROM = 3.0
@@ -44,7 +49,9 @@ def _focus(brief: Brief) -> m.FocusView | None:
     return m.FocusView(x=brief.focus_x, y=brief.focus_y, reach=brief.focus_reach or USUAL_REACH)
 
 
-def _brief(brief: Brief) -> m.BriefView:
+@step
+def _brief(state: State) -> m.BriefView:
+    brief = state.brief
     return m.BriefView(
         title=brief.title,
         idea=brief.idea,
@@ -126,8 +133,8 @@ def _plane(
     )
 
 
-def _borders(opened: Opened) -> list[m.BorderView]:
-    state, depth = opened.painting.state, opened.survey.depth
+@step
+def _borders(state: State, depth: DepthSurvey) -> list[m.BorderView]:
     unit = state.brief.unit
     own = {(p.far, p.near): p for p in depth.given.pairs}
     shown = []
@@ -153,8 +160,9 @@ def _borders(opened: Opened) -> list[m.BorderView]:
     return shown
 
 
-def _depth(studio: Studio, opened: Opened) -> m.DepthView:
-    brief, plan = opened.painting.state.brief, opened.survey.depth.plan
+@step
+def _depth(file: Path, state: State, depth: DepthSurvey) -> m.DepthView:
+    brief, plan = state.brief, depth.plan
     profile = with_airlight(profile_of(brief.veil), brief.airlight)
     per_km = float(profile.extinction_per_km(brief.visibility_km)[1])
     haze = [
@@ -175,13 +183,13 @@ def _depth(studio: Studio, opened: Opened) -> m.DepthView:
         airlight=f"#{red:02x}{green:02x}{blue:02x}",
         haze=haze,
         airlight_own=brief.airlight is not None,
-        air_said=_say_air(studio, opened),
-        warmest_said=_say_warmest(opened),
+        air_said=_say_air(file, state, depth),
+        warmest_said=_say_warmest(state, depth),
     )
 
 
-def _say_air(studio: Studio, opened: Opened) -> str | None:
-    found = fitted_air(studio.file, opened.painting.state, opened.survey.depth)
+def _say_air(file: Path, state: State, depth: DepthSurvey) -> str | None:
+    found = fitted_air(file, state, depth)
     if found is None:
         return None
     places = f"{found.planes} far planes"
@@ -191,11 +199,11 @@ def _say_air(studio: Studio, opened: Opened) -> str | None:
     )
 
 
-def _say_warmest(opened: Opened) -> str | None:
+def _say_warmest(state: State, depth: DepthSurvey) -> str | None:
     """Name the warmest and the coolest plane, where colour can be spoken of at all."""
     known = [
         (reading.warmth, plane.name)
-        for plane, reading in zip(opened.painting.state.planes, opened.survey.depth.given.readings, strict=True)
+        for plane, reading in zip(state.planes, depth.given.readings, strict=True)
         if reading is not None and reading.chroma >= WARM_FROM
     ]
     if len(known) < 2 or max(known)[0] - min(known)[0] < WARM_FROM:
@@ -203,11 +211,13 @@ def _say_warmest(opened: Opened) -> str | None:
     return f"Warmest is {max(known)[1]}, coolest {min(known)[1]}."
 
 
-def _judgements(opened: Opened) -> list[JudgementView]:
-    reasons = {each.key: each.reason for each in opened.painting.state.meant_so}
-    return [judgement_view(each, reasons.get(each.key)) for each in opened.survey.judgements]
+@step
+def _judgements(state: State, judgements: list[Judgement]) -> list[JudgementView]:
+    reasons = {each.key: each.reason for each in state.meant_so}
+    return [judgement_view(each, reasons.get(each.key)) for each in judgements]
 
 
+@step
 def _strokes(state: State) -> list[m.StrokeView]:
     rank = {plane.number: plane.rank for plane in state.planes}
     return [
@@ -222,6 +232,7 @@ def _strokes(state: State) -> list[m.StrokeView]:
     ]
 
 
+@step
 def outline_key(state: State) -> str:
     """Name the division among planes: it changes when the division may have."""
     import hashlib
@@ -241,10 +252,11 @@ def _handling(record: PlaneRecord | ElementRecord, inside: PlaneRecord | None = 
     )
 
 
-def _reserves(opened: Opened, area: float) -> list[m.ReserveView]:
+@step
+def _reserves(state: State, depth: DepthSurvey) -> list[m.ReserveView]:
     """Show the reserved lights; one that lies off the picture says so."""
-    state, unit = opened.painting.state, opened.painting.state.brief.unit
-    measured = {reserve.number: light for reserve, light in opened.survey.depth.kept}
+    unit, area = state.brief.unit, _measured_area(depth)
+    measured = {reserve.number: light for reserve, light in depth.kept}
     names = [plane.name for plane in state.planes]
     views = []
     for record in state.reserves:
@@ -269,53 +281,81 @@ def _reserves(opened: Opened, area: float) -> list[m.ReserveView]:
     return views
 
 
+def _measured_area(depth: DepthSurvey) -> float:
+    return 0.0 if depth.fit is None else depth.area_cm2
+
+
+@step
+def _sources(file: Path, painting_id: int, state: State) -> list[SourceView]:
+    return [source_view(Studio(file), painting_id, state, source) for source in state.sources]
+
+
+@step
+def _thumbnails(file: Path, painting_id: int, state: State, thumbnails: dict[int, Thumbnail]) -> list[ThumbnailView]:
+    return [thumbnail_view(Studio(file), painting_id, state, each, thumbnails) for each in state.thumbnails]
+
+
+@step
+def _planes(state: State, depth: DepthSurvey) -> list[m.PlaneView]:
+    area = _measured_area(depth)
+    return [
+        _plane(plane, reading, planned, (detail, say_room(depth.given, room)), state, area)
+        for plane, reading, planned, detail, room in zip(
+            state.planes,
+            depth.given.readings,
+            depth.plan.planes,
+            depth.detail,
+            rooms(depth.given, depth.plan),
+            strict=True,
+        )
+    ]
+
+
+@step
+def _elements(file: Path, state: State) -> list[m.ElementView]:
+    inside = {plane.number: plane for plane in state.planes}
+    return [
+        m.ElementView(
+            number=each.number,
+            name=each.name,
+            plane=each.plane,
+            stands_in=each.stands_in,
+            x=kept.x,
+            y=kept.y,
+            handling=_handling(kept, None if kept.plane is None else inside.get(kept.plane)),
+        )
+        for each, kept in zip(elements_of(file, state), state.elements, strict=True)
+    ]
+
+
 def painting_view(studio: Studio, opened: Opened, now_min: int) -> m.PaintingView:
-    """Show a painting with everything that follows from its state."""
-    painting, found = opened.painting, opened.survey
-    state = painting.state
-    fit = found.depth.fit
-    area = 0.0 if fit is None else found.depth.area_cm2
+    """Show a painting with everything that follows from its state; parts that nothing changed are the same objects."""
+    painting, found, file = opened.painting, opened.survey, studio.file
+    state, others = painting.state, opened.others
     saved = moment_of(minute_of(painting.changed_at))
-    return m.PaintingView(
+    history = m.HistoryView(
+        undo=None if painting.undo is None else painting.undo.what,
+        redo=None if painting.redo is None else painting.redo.what,
+        saved_said=f"{saved.hour}:{saved.minute:02d}",
+    )
+    # Every part is checked where it is made: checking the whole once more would cost more than making it.
+    return m.PaintingView.model_construct(
         id=painting.id,
         version=painting.version,
-        brief=_brief(state.brief),
-        history=m.HistoryView(
-            undo=None if painting.undo is None else painting.undo.what,
-            redo=None if painting.redo is None else painting.redo.what,
-            saved_said=f"{saved.hour}:{saved.minute:02d}",
-        ),
-        sources=[source_view(studio, painting.id, state, source) for source in state.sources],
-        thumbnails=[thumbnail_view(studio, painting.id, state, t, found.thumbnails) for t in state.thumbnails],
-        planes=[
-            _plane(plane, reading, planned, (detail, say_room(found.depth.given, room)), state, area)
-            for plane, reading, planned, detail, room in zip(
-                state.planes,
-                found.depth.given.readings,
-                found.depth.plan.planes,
-                found.depth.detail,
-                rooms(found.depth.given, found.depth.plan),
-                strict=True,
-            )
-        ],
+        brief=_brief(state),
+        history=history,
+        sources=_sources(file, painting.id, state),
+        thumbnails=_thumbnails(file, painting.id, state, found.thumbnails),
+        planes=_planes(state, found.depth),
         strokes=_strokes(state),
-        borders=_borders(opened),
-        elements=[
-            m.ElementView(
-                number=e.number,
-                name=e.name,
-                plane=e.plane,
-                stands_in=e.stands_in,
-                x=kept.x,
-                y=kept.y,
-                handling=_handling(kept, next((p for p in state.planes if p.number == kept.plane), None)),
-            )
-            for e, kept in zip(elements_of(studio.file, state), state.elements, strict=True)
-        ],
-        reserves=_reserves(opened, area),
-        depth=_depth(studio, opened),
-        judgements=_judgements(opened),
-        work=work_view(state, found, now_min, opened.others),
+        borders=_borders(state, found.depth),
+        elements=_elements(file, state),
+        reserves=_reserves(state, found.depth),
+        depth=_depth(file, state, found.depth),
+        judgements=_judgements(state, found.judgements),
+        work=work_view(
+            state, found.work, found.depth, found.wanted, now_min, (others.sessions, others.following, others.log)
+        ),
         outline_key=outline_key(state),
     )
 

@@ -11,6 +11,7 @@ from kind_distance.core.passes.kinds import LAYERS
 from kind_distance.core.passes.model import Pass, Precedence
 from kind_distance.core.passes.order import OrderCost
 from kind_distance.core.passes.pace import Pace, own_paces, pace_for
+from kind_distance.core.passes.wanted import Wanted
 from kind_distance.core.schedule.deadline import next_day, purpose_of, ready_at
 from kind_distance.core.schedule.hands import find_waits
 from kind_distance.core.schedule.model import Placement, Session
@@ -18,13 +19,14 @@ from kind_distance.core.schedule.plan import Board
 from kind_distance.core.schedule.reasons import Reason
 from kind_distance.core.schedule.work import Work
 from kind_distance.core.wording import Unit, clock, say_length, say_list, say_minutes, say_range, say_remixes
+from kind_distance.follow import step
 from kind_distance.rows import SessionRecord, State
-from kind_distance.store.records import OtherPaintings
+from kind_distance.store.records import OtherPaintings, OtherSession, PaintedPass
 from kind_distance.studio.calendar import following_of, log_of, others_of
 from kind_distance.studio.cautions import CautionSaid, cautions_by_session, dangers_of
 from kind_distance.studio.clock import say_date, say_moment
 from kind_distance.studio.outside import say_sky
-from kind_distance.studio.survey import Survey
+from kind_distance.studio.survey import DepthSurvey
 from kind_distance.studio.workplan import deadline_of
 
 LONG_WAIT_MIN = 10  # from here on a dryer is offered
@@ -342,16 +344,24 @@ def _around(work: Work, others: OtherPaintings) -> m.AroundView:
     )  # fmt: skip
 
 
-def work_view(state: State, found: Survey, now_min: int, others: OtherPaintings) -> m.WorkView:
-    """Show passes, sessions and where they stand."""
-    work = found.work
+@step
+def work_view(
+    state: State,
+    work: Work,
+    depth: DepthSurvey,
+    wanted: list[Wanted],
+    now_min: int,
+    around: tuple[tuple[OtherSession, ...], tuple[tuple[int, str, str, int], ...], tuple[PaintedPass, ...]],
+) -> m.WorkView:
+    """Show passes, sessions and where they stand, with what the other paintings say to this one."""
+    others = OtherPaintings(*around)
     unit = state.brief.unit
     by_id = {each.id: each for each in work.passes}
     return m.WorkView(
-        passes=_passes(state, work, found.depth.kept),
+        passes=_passes(state, work, depth.kept),
         wanted=[
             m.WantedView(sort=each.sort, number=each.number, name=each.name, passes=list(each.passes), said=each.said)
-            for each in found.wanted
+            for each in wanted
         ],
         pace=_pace(others, work.passes, {each.pass_id for each in work.done}),
         around=_around(work, others),

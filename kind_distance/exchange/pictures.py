@@ -211,7 +211,7 @@ def _srgb(picture: Image.Image) -> tuple[Image.Image, str]:
             remark = f"{remark} Its colour profile cannot be used; it is read as sRGB.".strip()
     elif picture.mode == "CMYK":
         remark = "It has printing colours without a profile: values are approximate."
-    return picture.convert("RGB"), remark
+    return picture if picture.mode == "RGB" else picture.convert("RGB"), remark
 
 
 def _read_deep_tiff(data: bytes, name: str) -> Image.Image:
@@ -272,17 +272,19 @@ def _read(data: bytes, name: str) -> TakenPicture:
         # A JPEG can be decoded at a half or a quarter at once; twice the working size keeps values true.
         picture.draft("RGB" if picture.mode in ("RGB", "L") else None, (2 * WORKING_SIZE, 2 * WORKING_SIZE))
         picture.load()
-        turned = ImageOps.exif_transpose(picture)
-        if turned.mode.startswith("I") or turned.mode == "F":
-            turned = _to_8_bit(turned)
-        rgb, remark = _srgb(turned)
+        ImageOps.exif_transpose(picture, in_place=True)
+        if picture.mode.startswith("I") or picture.mode == "F":
+            picture = _to_8_bit(picture)
+        picture, remark = _srgb(picture)
     except BROKEN:
         raise BrokenPictureError(
             f"{name} begins well and then breaks off.", "Copy it again from the camera; nothing was kept."
         ) from None
-    size = stored if (rgb.width >= rgb.height) == (stored[0] >= stored[1]) else (stored[1], stored[0])
+    size = stored if (picture.width >= picture.height) == (stored[0] >= stored[1]) else (stored[1], stored[0])
     facts = PictureFacts("HEIC" if file_format == "HEIF" else file_format, size[0], size[1], **known, remark=remark)
-    return TakenPicture(shrink_codes(np.asarray(rgb), VIEW_SIZE), facts)
+    codes = np.asarray(picture)
+    picture.close()  # a large photo is not kept twice while it is made small
+    return TakenPicture(shrink_codes(codes, VIEW_SIZE), facts)
 
 
 def shrink_codes(codes: NDArray[np.uint8], long_side: int) -> NDArray[np.uint8]:
@@ -291,7 +293,9 @@ def shrink_codes(codes: NDArray[np.uint8], long_side: int) -> NDArray[np.uint8]:
 
     if max(codes.shape[:2]) <= long_side:
         return codes
-    return codes_from_linear(shrink(linear_from_codes(codes), long_side))
+    # One colour after the other: a whole photo in linear light would be four times as large as its codes.
+    colours = [shrink(linear_from_codes(np.ascontiguousarray(codes[..., at])), long_side) for at in range(3)]
+    return codes_from_linear(np.stack(colours, axis=-1))
 
 
 def jpeg(codes: NDArray[np.uint8], quality: int = 92) -> bytes:

@@ -8,6 +8,7 @@ from __future__ import annotations
 
 from collections.abc import Callable
 from dataclasses import dataclass, fields, is_dataclass
+from functools import cached_property
 from types import NoneType, UnionType
 from typing import Annotated, Any, Generic, Literal, TypeVar, Union, get_args, get_origin, get_type_hints
 
@@ -160,7 +161,7 @@ class Field:
         """Whether it may be None."""
         return NoneType in get_args(self.type)
 
-    @property
+    @cached_property
     def scalar(self) -> Any:  # noqa: ANN401  a type
         """The Python type of its value where that is a plain one, else None."""
         plain = bare(self.type)

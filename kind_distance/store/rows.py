@@ -45,13 +45,19 @@ def _kept(field: Field, value: Any) -> Any:  # noqa: ANN401  any value of a row
     return json.dumps(to_plain(value), separators=(",", ":"))
 
 
+_UNPACK: OncePerRow[tuple[tuple[str, Any], ...]] = OncePerRow(
+    lambda row: tuple(
+        (field.name, bool if field.scalar is bool else json.loads if field.scalar is None else None)
+        for field in fields_of(row)
+    )
+)
+
+
 def _read(row: type[Any], values: Iterable[Any]) -> Any:  # noqa: ANN401  a row of that class
-    found = {}
-    for field, value in zip(fields_of(row), values, strict=True):
-        if value is None or field.scalar not in (bool, None):
-            found[field.name] = value
-        else:
-            found[field.name] = bool(value) if field.scalar is bool else json.loads(value)
+    found = {
+        name: value if value is None or unpack is None else unpack(value)
+        for (name, unpack), value in zip(_UNPACK[row], values, strict=True)
+    }
     return from_plain(row, found)
 
 

@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-from functools import lru_cache
 from pathlib import Path
 
 import cv2
@@ -12,6 +11,7 @@ from numpy.typing import NDArray
 from kind_distance.core.depth.marking import Stroke
 from kind_distance.core.depth.smallest import shapes_of, smallest_widths
 from kind_distance.core.picture.thumbnail import ThumbnailSettings
+from kind_distance.core.remembering import remembered
 from kind_distance.rows import State
 from kind_distance.studio import darkroom
 from kind_distance.studio.darkroom import Framing
@@ -19,13 +19,13 @@ from kind_distance.studio.plates import framing_of, settings_of, size_on_support
 from kind_distance.studio.strokes import marked, strokes_by_rank
 
 
-@lru_cache(maxsize=8)
+@remembered
 def _shapes(file: Path, framing: Framing, settings: ThumbnailSettings) -> tuple[NDArray[np.int32], NDArray[np.float64]]:
     """Part the thumbnail into shapes; whatever is marked on the picture leaves them as they are."""
     return shapes_of(darkroom.thumbnail(file, framing, settings).steps)
 
 
-@lru_cache(maxsize=8)
+@remembered
 def _widths(
     file: Path, framing: Framing, settings: ThumbnailSettings, count: int, with_sky: bool, strokes: tuple[Stroke, ...]
 ) -> tuple[float | None, ...]:

@@ -6,7 +6,6 @@ import hashlib
 import io
 import zlib
 from dataclasses import dataclass
-from functools import lru_cache
 from pathlib import Path
 
 import cv2
@@ -31,6 +30,7 @@ from kind_distance.core.picture.thumbnail import (
 )
 from kind_distance.core.picture.turning import straighten, straightened_size
 from kind_distance.core.picture.working import THUMBNAIL_SIZE, WORKING_SIZE, WorkingPicture
+from kind_distance.core.remembering import give_back, remembered
 from kind_distance.exchange.pictures import PictureFacts, from_jpeg, jpeg, png, read_picture, shrink_codes
 from kind_distance.store import pictures
 from kind_distance.store.database import opened
@@ -126,6 +126,7 @@ def take_in(file: Path, data: bytes, name: str) -> tuple[str, PictureFacts]:
     facts = taken.facts
     with opened(file) as db:
         kept = pictures.keep(db, data, facts.format, (facts.width_px, facts.height_px), _copies(taken.codes))
+    give_back()
     return kept, facts
 
 
@@ -141,7 +142,7 @@ def _copy(file: Path, picture_hash: str, kind: str) -> bytes:
         return copies[kind]
 
 
-@lru_cache(maxsize=4)
+@remembered
 def original_codes(file: Path, picture_hash: str) -> NDArray[np.uint8]:
     """Return the picture as it came, at the size shown on screen: (H, W, 3) uint8, long side at most 1600 px."""
     return from_jpeg(_copy(file, picture_hash, VIEW))
@@ -157,13 +158,13 @@ def _developed(codes: NDArray[np.uint8], plate: Plate) -> NDArray[np.uint8]:
     return straighten(balanced(codes, plate.places), plate.tilt_deg)
 
 
-@lru_cache(maxsize=4)
+@remembered
 def view_codes(file: Path, plate: Plate) -> NDArray[np.uint8]:
     """Return a developed picture at the size shown on screen: (H, W, 3) uint8."""
     return _developed(original_codes(file, plate.picture_hash), plate)
 
 
-@lru_cache(maxsize=8)
+@remembered
 def developed_jpeg(file: Path, plate: Plate) -> bytes:
     """Return a developed picture as shown on screen."""
     if plate.plain:
@@ -171,7 +172,7 @@ def developed_jpeg(file: Path, plate: Plate) -> bytes:
     return jpeg(view_codes(file, plate))
 
 
-@lru_cache(maxsize=8)
+@remembered
 def working(file: Path, plate: Plate) -> WorkingPicture:
     """Return a developed picture at working size, measured."""
     codes = np.asarray(_unpacked(_copy(file, plate.picture_hash, WORKING)), dtype=np.uint8)
@@ -190,7 +191,7 @@ def patches(file: Path, plate: Plate) -> NDArray[np.int32]:
     return ids
 
 
-@lru_cache(maxsize=8)
+@remembered
 def framed(file: Path, framing: Framing) -> WorkingPicture:
     """Return the part of a developed picture that a crop takes, at working size, measured."""
     if framing.crop is None:
@@ -200,7 +201,7 @@ def framed(file: Path, framing: Framing) -> WorkingPicture:
     return WorkingPicture.of(np.ascontiguousarray(codes))
 
 
-@lru_cache(maxsize=16)
+@remembered
 def _plain(file: Path, framing: Framing) -> Plain:
     picture = framed(file, framing)
     value = sketch_values(picture.linear[..., 1]) if framing.plate.sketch else picture.value
@@ -218,13 +219,13 @@ def plain_values(file: Path, framing: Framing) -> NDArray[np.float32]:
     return _plain(file, framing).value
 
 
-@lru_cache(maxsize=24)
+@remembered
 def simplified(file: Path, framing: Framing, softness: float, focus: Focus | None = None) -> Simplified:
     """Return the picture after squinting."""
     return squint(_plain(file, framing), softness, focus)
 
 
-@lru_cache(maxsize=192)
+@remembered
 def thumbnail(file: Path, framing: Framing, settings: ThumbnailSettings) -> Thumbnail:
     """Return a value thumbnail of the picture."""
     soft = simplified(file, framing, settings.softness, settings.focus)
@@ -236,7 +237,7 @@ def mark_of(framing: Framing, settings: ThumbnailSettings) -> str:
     return hashlib.sha256(repr((framing, settings)).encode()).hexdigest()[:16]
 
 
-@lru_cache(maxsize=8)
+@remembered
 def page_frames(file: Path, picture_hash: str) -> tuple[Frame, ...]:
     """Find the framed thumbnails on a photographed page."""
     return tuple(find_frames(linear_from_codes(original_codes(file, picture_hash))))

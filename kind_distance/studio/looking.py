@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 from dataclasses import dataclass, replace
-from functools import lru_cache
 from pathlib import Path
 
 import cv2
@@ -41,6 +40,7 @@ from kind_distance.core.picture.horizon import (
 from kind_distance.core.picture.reserve import audit_reserves
 from kind_distance.core.picture.thumbnail import SOFTNESS_RANGE, Thumbnail, ThumbnailSettings
 from kind_distance.core.picture.working import THUMBNAIL_SIZE
+from kind_distance.core.remembering import remembered
 from kind_distance.rows import SourceRecord, State, ThumbnailRecord
 from kind_distance.studio import darkroom
 from kind_distance.studio.darkroom import Framing, Plate
@@ -84,11 +84,11 @@ class Seen:
     water_tilt: float | None = None
 
 
-@lru_cache(maxsize=16)
-def _lines(file: Path, plate: Plate) -> tuple[list[Line], tuple[int, ...]]:
+@remembered
+def _lines(file: Path, plate: Plate) -> tuple[tuple[Line, ...], tuple[int, ...]]:
     """Find the level lines of a picture; strokes only choose among them."""
     value = darkroom.working(file, plate).value
-    return level_lines(value), value.shape
+    return tuple(level_lines(value)), value.shape
 
 
 def sky_border(state: State, source: SourceRecord, labels: Labels | None) -> SkyLine | None:
@@ -147,7 +147,7 @@ def _within(horizon: Horizon, framing: Framing) -> Horizon:
     return Horizon(None if horizon.line is None else carried(horizon.line), lines, horizon.confidence)
 
 
-@lru_cache(maxsize=24)
+@remembered
 def _composition(file: Path, framing: Framing, settings: ThumbnailSettings, horizon: Line | None) -> Composition:
     picture = darkroom.framed(file, framing)
     made = darkroom.thumbnail(file, framing, settings)
@@ -174,7 +174,7 @@ def _far_mask(state: State, framing: Framing, labels: Labels | None, focus_rank:
     return np.asarray(cv2.resize(mask, size, interpolation=cv2.INTER_NEAREST), np.uint8)
 
 
-@lru_cache(maxsize=8)
+@remembered
 def _rises(file: Path, framing: Framing) -> NDArray[np.float32]:
     """Where small lights rise from their surroundings; strokes only choose among them."""
     return gap_rises(darkroom.plain_values(file, framing))

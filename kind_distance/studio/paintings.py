@@ -8,9 +8,12 @@ from pathlib import Path
 from sqlite3 import Connection
 from typing import Any, BinaryIO
 
+from cachetools import LRUCache
+
 from kind_distance.core.picture.page import MOST_FRAMES, check_corners
 from kind_distance.errors import DomainError
 from kind_distance.exchange.pictures import MOST_BYTES
+from kind_distance.follow import shared_parts
 from kind_distance.rows import Brief, SourceRecord, State
 from kind_distance.store import paintings as kept
 from kind_distance.store import pictures
@@ -45,6 +48,20 @@ class Opened:
     others: OtherPaintings = OtherPaintings()
 
 
+_LATELY: LRUCache[tuple[Path, int], State] = LRUCache(8)  # states that were seen last, one of each painting
+
+
+def _known(file: Path, painting: Painting) -> Painting:
+    """Give a painting that was read anew the parts that are known of it: what follows from them need not be sought."""
+    key = (file, painting.id)
+    lately = _LATELY.get(key)
+    if lately is not painting.state:
+        state = painting.state if lately is None else shared_parts(painting.state, lately)
+        painting = replace(painting, state=state)
+    _LATELY[key] = painting.state
+    return painting
+
+
 @dataclass(frozen=True)
 class Studio:
     """The studio over one file of paintings.
@@ -76,13 +93,14 @@ class Studio:
     def open(self, painting_id: int, now: datetime) -> Opened:
         """Open a painting."""
         with opened(self.file) as db:
-            painting, others = kept.painting_of(db, painting_id), kept.others_of(db, painting_id)
+            painting = _known(self.file, kept.painting_of(db, painting_id))
+            others = kept.others_of(db, painting_id)
         return Opened(painting, survey(self.file, painting.state, minutes_now(now), others), others)
 
     def desk(self, painting_id: int, now: datetime) -> Desk:
         """Lay a painting on the desk, to look at single things of it."""
         with opened(self.file) as db:
-            state = kept.painting_of(db, painting_id).state
+            state = _known(self.file, kept.painting_of(db, painting_id)).state
             return Desk(self.file, state, minutes_now(now), kept.others_of(db, painting_id))
 
     def change(self, painting_id: int, version: int, action: str, arguments: dict[str, Any], now: datetime) -> Opened:
@@ -94,7 +112,8 @@ class Studio:
             If the painting has moved on since `version`; nothing is kept.
         """
         with opened(self.file) as db:
-            painting, others = kept.painting_of(db, painting_id), kept.others_of(db, painting_id)
+            painting = _known(self.file, kept.painting_of(db, painting_id))
+            others = kept.others_of(db, painting_id)
             state, what = apply(Desk(self.file, painting.state, minutes_now(now), others), action, arguments)
             return self._keep(db, painting, version, state, what, now, others)
 
@@ -118,7 +137,7 @@ class Studio:
         if state.passes != painting.state.passes:
             # What this painting has painted is in the log as well.
             others = kept.others_of(db, painting.id)
-        return Opened(kept.painting_of(db, painting.id, state), found, others)
+        return Opened(_known(self.file, kept.painting_of(db, painting.id, state)), found, others)
 
     def add_source(
         self, painting_id: int, version: int, data: bytes, file_name: str, now: datetime

@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-from functools import lru_cache
 from pathlib import Path
 
 import numpy as np
@@ -18,6 +17,7 @@ from kind_distance.core.depth.marking import (
 )
 from kind_distance.core.depth.proposal import propose_planes
 from kind_distance.core.depth.segments import Segments, build_segments
+from kind_distance.core.remembering import remembered
 from kind_distance.rows import PlaneRecord, State, StrokeRecord
 from kind_distance.studio import darkroom
 from kind_distance.studio.darkroom import Plate
@@ -34,14 +34,14 @@ def strokes_by_rank(state: State) -> tuple[Stroke, ...]:
     return _ranked(state.planes, state.strokes)
 
 
-@lru_cache(maxsize=8)
+@remembered
 def _ranked(planes: tuple[PlaneRecord, ...], strokes: tuple[StrokeRecord, ...]) -> tuple[Stroke, ...]:
     rank = {plane.number: plane.rank for plane in planes}
     ranked = (stroke_of(each, rank[each.plane]) for each in strokes)
     return tuple(stroke for stroke in ranked if stroke is not None)
 
 
-@lru_cache(maxsize=256)
+@remembered
 def stroke_of(kept: StrokeRecord, rank: int) -> Stroke | None:
     """Check a kept stroke, once; None where straightening has cut it off."""
     if not any(0 <= x <= 1 and 0 <= y <= 1 for x, y in kept.points):
@@ -49,7 +49,7 @@ def stroke_of(kept: StrokeRecord, rank: int) -> Stroke | None:
     return Stroke(kept.kind, rank, kept.points, kept.width)
 
 
-@lru_cache(maxsize=16)
+@remembered
 def _spread(file: Path, plate: Plate, count: int, with_sky: bool, strokes: tuple[Stroke, ...]) -> NDArray[np.uint8]:
     """Divide a picture among planes by marks and level lines: (H, W) uint8, before anything is laid over."""
     picture = darkroom.working(file, plate)
@@ -62,14 +62,14 @@ def _spread(file: Path, plate: Plate, count: int, with_sky: bool, strokes: tuple
     return spread_planes(picture, _cut(file, plate, lines), proposal, list(strokes), count, middle)
 
 
-@lru_cache(maxsize=8)
+@remembered
 def _middles(
     file: Path, plate: Plate, count: int, with_sky: bool, lines: tuple[Stroke, ...]
 ) -> tuple[NDArray[np.int64], ...]:
     return middles(_cut(file, plate, lines), _fitted(file, plate, count, with_sky, lines), count)
 
 
-@lru_cache(maxsize=16)
+@remembered
 def drawn(
     file: Path, plate: Plate, count: int, with_sky: bool, strokes: tuple[Stroke, ...]
 ) -> tuple[NDArray[np.uint8], NDArray[np.uint8]]:
@@ -84,7 +84,7 @@ def marked(file: Path, plate: Plate, count: int, with_sky: bool, strokes: tuple[
     return drawn(file, plate, count, with_sky, strokes)[0]
 
 
-@lru_cache(maxsize=8)
+@remembered
 def _cut(file: Path, plate: Plate, lines: tuple[Stroke, ...]) -> Segments:
     """Find the patches of a picture, cut at the level lines."""
     ids = darkroom.patches(file, plate)
@@ -92,12 +92,12 @@ def _cut(file: Path, plate: Plate, lines: tuple[Stroke, ...]) -> Segments:
     return build_segments(picture, ids, [line_sides(line, picture.height, picture.width) for line in lines])
 
 
-@lru_cache(maxsize=16)
+@remembered
 def _fitted(file: Path, plate: Plate, count: int, with_sky: bool, lines: tuple[Stroke, ...]) -> NDArray[np.uint8]:
     return fit_proposal(_proposal(file, plate, count, with_sky), lines)
 
 
-@lru_cache(maxsize=16)
+@remembered
 def _proposal(file: Path, plate: Plate, count: int, with_sky: bool) -> NDArray[np.uint8]:
     return propose_planes(darkroom.working(file, plate), count, with_sky=with_sky)
 

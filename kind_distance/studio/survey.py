@@ -6,7 +6,6 @@ Nothing here is kept; it is worked out afresh, and remembered only as long as wh
 from __future__ import annotations
 
 from dataclasses import dataclass, replace
-from functools import lru_cache
 from pathlib import Path
 
 import numpy as np
@@ -37,9 +36,11 @@ from kind_distance.core.picture.crops import Crop
 from kind_distance.core.picture.departures import KINDS
 from kind_distance.core.picture.thumbnail import Thumbnail
 from kind_distance.core.picture.working import Fit, WorkingPicture, fit_on_support
-from kind_distance.core.schedule.hands import audit_hands
+from kind_distance.core.remembering import remembered
+from kind_distance.core.schedule.hands import Other, audit_hands
 from kind_distance.core.schedule.work import Work, put_to_work
 from kind_distance.core.together import together
+from kind_distance.follow import step
 from kind_distance.rows import PlaneRecord, State
 from kind_distance.store.records import OtherPaintings
 from kind_distance.studio import darkroom
@@ -56,7 +57,15 @@ from kind_distance.studio.plates import crop_of_plan, focus_of, framing_of, main
 from kind_distance.studio.proportions import judge_proportions
 from kind_distance.studio.references import judge_sources
 from kind_distance.studio.strokes import drawn, labels_of, plane_numbers, strokes_by_rank
-from kind_distance.studio.workplan import Measured, easel_of, handling_of, passes_of, plane_facts, sessions_of
+from kind_distance.studio.workplan import (
+    Measured,
+    easel_of,
+    handling_of,
+    passes_of,
+    plane_facts,
+    present_for,
+    sessions_of,
+)
 
 NO_OTHERS = OtherPaintings()
 
@@ -93,6 +102,15 @@ class DepthSurvey:
 
 
 @dataclass(frozen=True)
+class Worked:
+    """Passes put to work, with the scene and the reserved lights that they are judged by."""
+
+    scene: Scene
+    work: Work
+    kept: tuple[KeptFacts, ...]
+
+
+@dataclass(frozen=True)
 class Survey:
     """All that follows from a state, stage by stage."""
 
@@ -105,7 +123,7 @@ class Survey:
     scene: Scene
 
 
-@lru_cache(maxsize=8)
+@remembered
 def _painted(file: Path, plate: Plate, crop: Crop | None) -> WorkingPicture:
     """Return the part of a picture that is painted, at the working size of the whole."""
     picture = darkroom.working(file, plate)
@@ -118,10 +136,10 @@ def _part(labels: NDArray[np.uint8], plate: Plate, crop: Crop | None) -> NDArray
     return labels if crop is None else np.ascontiguousarray(crop.of(labels, *plate.size_px))
 
 
-@lru_cache(maxsize=16)
+@remembered
 def _read(
     file: Path, plate: Plate, crop: Crop | None, count: int, with_sky: bool, strokes: tuple[Stroke, ...]
-) -> tuple[list[PlaneReading | None], list[Border]]:
+) -> tuple[tuple[PlaneReading | None, ...], tuple[Border, ...]]:
     """Measure readings and borders, with lengths in pixels; the support's size comes in later."""
     picture = _painted(file, plate, crop)
     # Nobody cuts round a twig: borders are those of the masses.
@@ -129,7 +147,8 @@ def _read(
     readings, borders = together(
         lambda: read_planes(picture, labels, count), lambda: read_borders(picture, masses, count, 1.0)
     )
-    return [each if each is None or crop is None else _on_whole(each, crop, plate) for each in readings], borders
+    whole = (each if each is None or crop is None else _on_whole(each, crop, plate) for each in readings)
+    return tuple(whole), tuple(borders)
 
 
 def _on_whole(reading: PlaneReading, crop: Crop, plate: Plate) -> PlaneReading:
@@ -198,7 +217,8 @@ def _read_from(file: Path, state: State) -> tuple[list[PlaneReading | None], lis
     if source is None or not count:
         return [None] * count, []
     sky = state.planes[0].kind == "sky"
-    return _read(file, plate_of(source), crop_of_plan(state), count, sky, strokes_by_rank(state))
+    readings, borders = _read(file, plate_of(source), crop_of_plan(state), count, sky, strokes_by_rank(state))
+    return list(readings), list(borders)
 
 
 def told_borders(state: State) -> list[Border]:
@@ -213,6 +233,7 @@ def told_borders(state: State) -> list[Border]:
     return found
 
 
+@step
 def survey_depth(file: Path, state: State) -> DepthSurvey:
     """Read and plan the planes of a painting."""
     brief, source, count = state.brief, main_source(state), len(state.planes)
@@ -280,6 +301,7 @@ def elements_of(file: Path, state: State) -> list[Element]:
     ]
 
 
+@step
 def _judge_ground(state: State, depth: DepthSurvey, work: Work) -> list[Judgement]:
     """Judge what of the ground would show through; a plane that has its underlay, or one more coat, is well."""
     if depth.fit is None:
@@ -292,7 +314,8 @@ def _judge_ground(state: State, depth: DepthSurvey, work: Work) -> list[Judgemen
     ]
     rank_of = plane_numbers(state)
     begun = frozenset(rank_of[plane] for p in state.passes if p.done_end is not None for plane in p.planes)
-    return audit_underlay(medium_of(state.brief.medium), ground_of(state.brief.ground), planes, begun)
+    found = audit_underlay(medium_of(state.brief.medium), ground_of(state.brief.ground), planes, begun)
+    return [_keyed_by_number(state, each) for each in found]
 
 
 def _focal_shares(file: Path, state: State, borders: list[Border], count: int) -> tuple[list[float], list[float]]:
@@ -311,6 +334,7 @@ def _focal_shares(file: Path, state: State, borders: list[Border], count: int) -
     )
 
 
+@step
 def _thumbnails(file: Path, state: State) -> dict[int, Thumbnail]:
     return {
         each.number: darkroom.thumbnail(file, framing_of(state, each), settings_of(state, each))
@@ -318,6 +342,7 @@ def _thumbnails(file: Path, state: State) -> dict[int, Thumbnail]:
     }
 
 
+@step
 def _judge_chosen(file: Path, state: State) -> list[Judgement]:
     chosen = next((t for t in state.thumbnails if t.number == state.brief.chosen_thumbnail), None)
     if chosen is None:
@@ -326,18 +351,57 @@ def _judge_chosen(file: Path, state: State) -> list[Judgement]:
     return list(seen.judgements)
 
 
-def survey_work(state: State, depth: DepthSurvey, area_cm2: float, now_min: int, seen: Measured) -> tuple[Scene, Work]:
-    """Work out passes, order, cost, sessions and reasons, and the scene that they are judged by."""
-    given, plan = depth.given, depth.plan
-    planes = plane_facts(state.planes, given, plan, area_cm2, seen)
+def _measured(file: Path, state: State, depth: DepthSurvey) -> Measured:
+    return Measured(depth.in_focus, smallest_mm(file, state), _kept_facts(depth, depth.area_cm2))
+
+
+@step
+def survey_work(file: Path, state: State, depth: DepthSurvey, present: int) -> Worked:
+    """Work out passes, order, cost, sessions and reasons, and the scene that they are judged by.
+
+    Parameters
+    ----------
+    present : int
+        The present, rounded to where a plan changes by it. [clock min]
+    """
+    given, plan, seen = depth.given, depth.plan, _measured(file, state, depth)
+    planes = plane_facts(state.planes, given, plan, depth.area_cm2, seen)
     scene = scene_of(state, plan, given.borders, seen.kept, planes, sessions_of(state))
     passes = passes_of(state, scene, planes, seen.kept)
-    return scene, put_to_work(passes, easel_of(state, scene, given, planes, now_min))
+    work = put_to_work(passes, easel_of(state, scene, given, planes, present))
+    return Worked(scene, work, seen.kept)
 
 
-@lru_cache(maxsize=4)
+_judged_sources = step(judge_sources)
+_judged_arrows = step(judge_arrows)
+_judged_proportions = step(judge_proportions)
+_judged_outdoors = step(judge_outdoors)
+_judged_choices = step(judge_choices)
+_judged_painting = step(judge_painting)
+
+
+@step
+def _judged_hands(work: Work, others: tuple[Other, ...]) -> list[Judgement]:
+    return audit_hands(work.problem, others)
+
+
+@step
+def _judged_wanted(wanted: list[Wanted], work: Work) -> list[Judgement]:
+    return audit_wanted(wanted, work.passes)
+
+
+@step
+def _in_order(state: State, settled: bool, *found: list[Judgement]) -> list[Judgement]:  # noqa: FBT001  of the planes
+    """Put the judgements of all stages in one order: what costs most first, what the painter means so last."""
+    silenced = {each.key for each in state.meant_so}
+    every = [each for some in found[:-1] for each in some]
+    every += [each for each in found[-1] if each.stage != "planes" or settled]
+    loud = most_costly_first([each for each in every if each.key not in silenced])
+    return loud + [each for each in every if each.key in silenced]
+
+
 def survey(file: Path, state: State, now_min: int, others: OtherPaintings = NO_OTHERS) -> Survey:
-    """Work out everything that follows from a state.
+    """Work out everything that follows from a state; only those steps are done anew of which something changed.
 
     Parameters
     ----------
@@ -349,39 +413,35 @@ def survey(file: Path, state: State, now_min: int, others: OtherPaintings = NO_O
     others : OtherPaintings
         What the painter's other paintings say to this one.
     """
-    thumbnails = _thumbnails(file, state)
     depth = survey_depth(file, state)
-    area = depth.area_cm2
-    seen = Measured(depth.in_focus, smallest_mm(file, state), _kept_facts(depth, area))
-    scene, work = survey_work(state, depth, area, now_min, seen)
-    wanted = wanted_of(file, state, depth, work, area)
-    silenced = {each.key for each in state.meant_so}
-    ground = [_keyed_by_number(state, each) for each in _judge_ground(state, depth, work)]
-    found = [
-        *judge_sources(file, state),
-        *judge_arrows(file, state),
-        *judge_proportions(state, depth.fit, area),
-        *_judge_chosen(file, state),
-        *depth.judgements,
-        *ground,
-        *work.judgements,
-        *judge_outdoors(state, work, now_min),
-        *audit_hands(work.problem, others_of(others)),
-        *judge_choices(state, work, now_min),
-        *audit_wanted(wanted, work.passes),
-        *(j for j in judge_painting(scene, work, state) if j.stage != "planes" or depth.settled),
-    ]
-    loud = most_costly_first([each for each in found if each.key not in silenced])
-    return Survey(
-        thumbnails, depth, work, loud + [each for each in found if each.key in silenced], wanted, seen.kept, scene
+    worked = survey_work(file, state, depth, present_for(sessions_of(state), now_min))
+    work = worked.work
+    wanted = wanted_of(file, state, depth, work)
+    judgements = _in_order(
+        state,
+        depth.settled,
+        _judged_sources(file, state),
+        _judged_arrows(file, state),
+        _judged_proportions(state, depth.fit, depth.area_cm2),
+        _judge_chosen(file, state),
+        depth.judgements,
+        _judge_ground(state, depth, work),
+        work.judgements,
+        _judged_outdoors(state, work, now_min),
+        _judged_hands(work, others_of(others)),
+        _judged_choices(state, work, now_min),
+        _judged_wanted(wanted, work),
+        _judged_painting(worked.scene, work, state),
     )
+    return Survey(_thumbnails(file, state), depth, work, judgements, wanted, worked.kept, worked.scene)
 
 
-def wanted_of(file: Path, state: State, depth: DepthSurvey, work: Work, area_cm2: float) -> list[Wanted]:
+@step
+def wanted_of(file: Path, state: State, depth: DepthSurvey, work: Work) -> list[Wanted]:
     """List everything that is wanted in the painting, each with its passes."""
     departing = [(each.number, f"{KINDS[each.kind]}: {each.reason}".rstrip(": ")) for each in state.departures]
     return everything_wanted(
-        work.planes, elements_of(file, state), _kept_facts(depth, area_cm2), departing, work.passes
+        work.planes, elements_of(file, state), _kept_facts(depth, depth.area_cm2), departing, work.passes
     )
 
 

@@ -70,8 +70,8 @@ class SchoolTried:
     sessions: tuple[int, int] | None
 
 
-def _of_schools(state: State, found: Survey, now_min: int) -> tuple[Easel, Callable[[str], list[Pass]]]:
-    easel = easel_of(state, found.scene, found.depth.given, found.work.planes, now_min)
+def _of_schools(state: State, found: Survey) -> tuple[Easel, Callable[[str], list[Pass]]]:
+    easel = easel_of(state, found.scene, found.depth.given, found.work.planes, found.work.problem.not_before)
 
     def derived(school: str) -> list[Pass]:
         return derived_passes(state, found.scene, found.work.planes, school, found.kept)
@@ -81,11 +81,11 @@ def _of_schools(state: State, found: Survey, now_min: int) -> tuple[Easel, Calla
 
 def schools_for(state: State, found: Survey) -> list[SchoolOffer]:
     """Lay the schools of order side by side, each with its cost on this painting."""
-    return schools_of(*_of_schools(state, found, 0))
+    return schools_of(*_of_schools(state, found))
 
 
 def schools_tried(desk: Desk) -> list[SchoolTried]:
     """Try every school of order on a painting."""
-    easel, derived = _of_schools(desk.state, desk.survey(), desk.now_min)
+    easel, derived = _of_schools(desk.state, desk.survey())
     taken = school_sessions(easel, derived)
     return [SchoolTried(offer, taken.get(offer.school.key)) for offer in schools_of(easel, derived)]

@@ -29,6 +29,7 @@ from kind_distance.rows.words import Chroma, LineRemoved, OilFat, Opacity
 from kind_distance.studio.clock import minute_of, say_date, say_day
 
 CAREFUL = {"masses": 1.0, "shapes": 1.5, "careful": 3.0}  # times a usual drawing; common practice, no source
+DAY_MIN = 1440
 LEAST_PAINTING_MIN = 5  # of a session, when it is set up and before it is cleaned up
 
 
@@ -227,13 +228,16 @@ def done_of(state: State) -> tuple[Done, ...]:
 
 
 def present_for(sessions: tuple[Session, ...], now_min: int) -> int:
-    """Round the present so that a plan changes only where it has to: to the minute within a session, else its end."""
+    """Round the present so that a plan changes only where it has to.
+
+    Within a session it is the minute. Outside of all nothing can be painted: then it is the end of the last one, or the
+    beginning of the day where that is later.
+    """
     for session in sessions:
         if session.start < now_min < session.end:
             return now_min
-    ahead = any(session.start >= now_min for session in sessions)
-    past = [session.end for session in sessions if session.end <= now_min]
-    return max(past) if past and ahead else now_min
+    past = (session.end for session in sessions if session.end <= now_min)
+    return max(now_min // DAY_MIN * DAY_MIN, *past, 0)
 
 
 @lru_cache(maxsize=8)
@@ -260,7 +264,7 @@ def deadline_of(state: State) -> Deadline | None:
     return Deadline(minute_of(brief.deadline), purpose_of(brief.deadline_for or "gift"))
 
 
-def easel_of(state: State, scene: Scene, given: DepthInput, planes: list[PlaneFacts], now_min: int) -> Easel:
+def easel_of(state: State, scene: Scene, given: DepthInput, planes: list[PlaneFacts], present: int | None) -> Easel:
     """Lay out what passes are put to work with."""
     sessions = sessions_of(state)
     return Easel(
@@ -271,7 +275,7 @@ def easel_of(state: State, scene: Scene, given: DepthInput, planes: list[PlaneFa
         state.brief.unit,
         sessions,
         done_of(state),
-        present_for(sessions, now_min),
+        present,
         kept_of(state),
         fixed_of(state),
         scene,

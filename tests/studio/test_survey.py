@@ -5,6 +5,7 @@ from dataclasses import replace
 import numpy as np
 
 from kind_distance.core.picture.thumbnail import ThumbnailSettings
+from kind_distance.follow.steps import counted
 from kind_distance.rows import Brief, State
 from kind_distance.studio import darkroom
 from kind_distance.studio import survey as surveying
@@ -36,10 +37,24 @@ class Surveying(WithStudio):
 
     def test_a_session_does_not_read_the_picture_again(self):
         first = self.survey(self.state)
-        before = surveying._read.cache_info().misses
         second = self.survey(self.do(self.state, "add_session", start="2026-11-28T07:10", minutes=60))
-        self.assertEqual(surveying._read.cache_info().misses, before)
         self.assertIs(second.depth.given.readings[0], first.depth.given.readings[0])
+
+    def done(self, state, now_min=NOW_MIN):
+        with counted() as steps:
+            surveying.survey(self.file, state, now_min)
+        return set(steps)
+
+    def test_a_title_works_nothing_out_anew_and_a_minute_only_what_hangs_on_the_clock(self):
+        state = self.do(self.state, "add_session", start="2026-11-28T07:10", minutes=60)
+        self.survey(state)
+        self.assertEqual(self.done(self.do(state, "set_brief", title="Renamed", idea="Other")), set())
+        clock = {"judge_outdoors", "judge_choices", "_in_order"}
+        self.assertLessEqual(self.done(state, NOW_MIN + 1), clock)
+        # Values and order stand where only an hour of painting is added.
+        added = self.done(self.do(state, "add_session", start="2026-11-29T07:10", minutes=60))
+        self.assertNotIn("survey_depth", added)
+        self.assertIn("survey_work", added)
 
     def test_a_larger_support_has_longer_borders_and_the_same_values(self):
         small = self.survey(self.state).depth

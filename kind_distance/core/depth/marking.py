@@ -9,7 +9,6 @@ from __future__ import annotations
 
 from collections.abc import Iterable
 from dataclasses import dataclass
-from functools import lru_cache
 from typing import Literal
 
 import cv2
@@ -19,6 +18,7 @@ from numpy.typing import NDArray
 from kind_distance.core.depth.segments import Segments
 from kind_distance.core.depth.thin import find_thin
 from kind_distance.core.picture.working import WorkingPicture
+from kind_distance.core.remembering import remembered
 from kind_distance.errors import DomainError
 
 StrokeKind = Literal["mark", "brush", "level", "area", "thin", "erase"]
@@ -81,7 +81,7 @@ class Stroke:
         return np.asarray(canvas > 0)
 
 
-@lru_cache(maxsize=64)
+@remembered
 def raster(stroke: Stroke, height: int, width: int) -> NDArray[np.bool_]:
     """Pixels under a stroke, remembered: every later stroke asks for those of all before it."""
     under = stroke.raster(height, width)
@@ -89,7 +89,7 @@ def raster(stroke: Stroke, height: int, width: int) -> NDArray[np.bool_]:
     return under
 
 
-@lru_cache(maxsize=64)
+@remembered
 def covered(stroke: Stroke, height: int, width: int) -> NDArray[np.int64]:
     """Places of the pixels under a stroke, remembered: most strokes cover little. [row * width + column]."""
     places = np.flatnonzero(raster(stroke, height, width))
@@ -227,7 +227,7 @@ def _guided(guide: NDArray[np.float32], chance: NDArray[np.float32], segments: S
     return np.ascontiguousarray(plane_of[:height, :width])
 
 
-@lru_cache(maxsize=64)
+@remembered
 def line_sides(stroke: Stroke, height: int, width: int) -> NDArray[np.uint8]:
     """Say where each pixel lies against a level line: (H, W) uint8, 1 above, 2 below, 0 beyond its ends."""
     points = sorted(stroke.points)
@@ -242,7 +242,7 @@ def line_sides(stroke: Stroke, height: int, width: int) -> NDArray[np.uint8]:
     return sides
 
 
-@lru_cache(maxsize=64)
+@remembered
 def _nearest_above(stroke: Stroke, height: int, width: int) -> tuple[tuple[slice, slice], NDArray[np.uint8]]:
     """Say which part of the picture a level line bears on, and the least plane of each of its pixels."""
     below = line_sides(stroke, height, width) == 2

@@ -3,12 +3,12 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
-from functools import lru_cache
 
 import cv2
 import numpy as np
 from numpy.typing import NDArray
 
+from kind_distance.core.remembering import remembered
 from kind_distance.errors import DomainError
 
 REACHES = (0.03, 0.5)  # as a share of the picture's width
@@ -53,7 +53,7 @@ class Focus:
         return _fields(self, height, width)[1]
 
 
-@lru_cache(maxsize=8)
+@remembered
 def _fields(focus: Focus, height: int, width: int) -> tuple[NDArray[np.float32], NDArray[np.bool_]]:
     """Nearness and focal area; the same for every setting of a slider, so worked out once."""
     x = (((np.arange(width, dtype=np.float32) + 0.5) / width - focus.x) / focus.reach) ** 2

@@ -6,6 +6,7 @@ the sky's own border agrees the horizon is said; else candidates are offered to 
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 
 import cv2
@@ -213,7 +214,7 @@ def _sure_alone(line: Line) -> bool:
     return level and line.length >= LONG and line.ruled >= RULED and line.quiet >= QUIET
 
 
-def choose_horizon(lines: list[Line], shape: tuple[int, ...], sky: SkyLine | None = None) -> Horizon:
+def choose_horizon(lines: Sequence[Line], shape: tuple[int, ...], sky: SkyLine | None = None) -> Horizon:
     """Choose the horizon among level lines that were found before: rarely, and then right.
 
     A skyline is no horizon, however strong: hills, woods and quays lie above or below it. What is one is a far sea
@@ -231,14 +232,14 @@ def choose_horizon(lines: list[Line], shape: tuple[int, ...], sky: SkyLine | Non
     if sky is not None and sky.sea:
         line = _sea_line(sky.border, shape)
         if line is not None:
-            return Horizon(line, lines, 0.95)
+            return Horizon(line, list(lines), 0.95)
     if not lines:
         return Horizon(None, [], 0.0)
     best = max(lines, key=lambda line: (_sure_alone(line), line.ruled * line.length * (0.5 + line.quiet)))
     confidence = best.length * best.ruled * (0.5 + 0.5 * best.quiet)
     sure = _sure_alone(best) and _highest(lines) == best and (sky is None or _ends_at(best, sky.border, shape))
     confidence = max(confidence, SURE) if sure else min(confidence, SURE - 0.05)
-    return Horizon(best if sure else None, lines, round(float(confidence), 2))
+    return Horizon(best if sure else None, list(lines), round(float(confidence), 2))
 
 
 def likeliest(horizon: Horizon) -> Line | None:
@@ -248,7 +249,7 @@ def likeliest(horizon: Horizon) -> Line | None:
     return _highest(horizon.candidates)
 
 
-def _highest(lines: list[Line]) -> Line:
+def _highest(lines: Sequence[Line]) -> Line:
     """Give the highest line that is not faint: over the horizon there is only sky."""
     strongest = max(line.strength * line.length for line in lines)
     return min(

@@ -75,6 +75,11 @@ class WorkingPicture:
         linear = shrink(linear_from_codes(codes), WORKING_SIZE)
         return cls(codes_from_linear(linear), value_map(linear), lab_from_linear(linear).astype(np.float32))
 
+    @property
+    def grows_by(self) -> int:
+        """What is worked out on it later takes at most: the fields below, some of them of every other pixel. [bytes]."""
+        return 46 * self.width * self.height
+
     @cached_property
     def chroma(self) -> NDArray[np.float32]:
         """CIELAB chroma: (H, W)."""

@@ -4,6 +4,7 @@ import type { components, paths } from "./schema";
 
 export type Schemas = components["schemas"];
 export type Painting = Schemas["PaintingView"];
+export type PaintingChanged = Schemas["PaintingChanged"];
 export type Plane = Schemas["PlaneView"];
 export type Pass = Schemas["PassView"];
 export type Placement = Schemas["PlacementView"];

@@ -12,8 +12,10 @@ import {
   type Judgement,
   type Outline,
   type Painting,
+  type PaintingChanged,
   type Remedy,
 } from "./client";
+import { patched } from "./patch";
 
 /** A remedy that changes nothing and only points at something. */
 export interface Pointing {
@@ -148,7 +150,7 @@ export const useTable = defineStore("table", () => {
     const went = await during("Working it out", async () => {
       const asked = client.POST("/api/paintings/{painting_id}/changes", {
         params: { path: { painting_id: found.id } },
-        body: { version: found.version, change: made },
+        body: { version: found.version, shown: found.mark, change: made },
       });
       await settle(asked, found.id);
       // What was done is said in the foot until the next deed.
@@ -177,11 +179,14 @@ export const useTable = defineStore("table", () => {
   }
 
   async function settle(
-    asked: Promise<{ data?: Painting; error?: unknown; response: Response }>,
+    asked: Promise<{ data?: Painting | PaintingChanged; error?: unknown; response: Response }>,
     id: number,
   ) {
     try {
-      show(await content(asked));
+      const answer = await content(asked);
+      if (!("patch" in answer)) show(answer);
+      else if (painting.value?.mark === answer.since) show(patched(painting.value, answer.patch));
+      else await open(id);
     } catch (cause) {
       if (cause instanceof Problem && cause.code === "changed_elsewhere") await open(id);
       throw cause;
@@ -198,7 +203,10 @@ export const useTable = defineStore("table", () => {
     problem.value = null;
     const what = way === "undo" ? found.history.undo : found.history.redo;
     if (!what) return;
-    const options = { params: { path: { painting_id: found.id } }, body: { version: found.version } };
+    const options = {
+      params: { path: { painting_id: found.id } },
+      body: { version: found.version, shown: found.mark },
+    };
     const went = await during("Stepping through the history", () =>
       settle(
         way === "undo"
