@@ -18,7 +18,7 @@ from typing import Any, ParamSpec, TypeVar
 
 from kind_distance.rows import Brief, State
 
-KEPT_RESULTS = 6  # of each step, the latest
+KEPT_RESULTS = 4  # of each step, the latest
 PLAIN = (int, float, str, bool, NoneType, Path, tuple)
 
 Asked = ParamSpec("Asked")

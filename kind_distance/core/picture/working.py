@@ -77,7 +77,7 @@ class WorkingPicture:
 
     @property
     def grows_by(self) -> int:
-        """What is worked out on it later takes at most: the fields below, some of them of every other pixel. [bytes]."""
+        """What is worked out on it later comes to at most, some of it of every other pixel only. [bytes]."""
         return 46 * self.width * self.height
 
     @cached_property

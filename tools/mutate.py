@@ -1,0 +1,201 @@
+"""Plant small faults in the core one by one, and see whether the tests near them notice.
+
+    python -m tools.mutate [--faults 100] [--seed 1] [--only core/judging]
+
+A fault is a turned sign, a moved boundary, another constant, or two arguments that change places. They are chosen by a
+seed, so that the same seed plants the same faults. Each is planted in a copy of the project, in a process of its own
+that already has the large libraries; the tests that import the module of the fault are run there, and the worked
+paintings. It is run by hand: a hundred faults take some minutes.
+"""
+
+from __future__ import annotations
+
+import argparse
+import ast
+import os
+import random
+import shutil
+import signal
+import sys
+import tempfile
+import unittest
+from collections.abc import Iterator
+from concurrent.futures import ProcessPoolExecutor
+from dataclasses import dataclass
+from multiprocessing import get_context
+from pathlib import Path
+
+ROOT = Path(__file__).parents[1]
+CORE = Path("kind_distance/core")
+LONGEST_S = 150  # a test that runs longer than this has noticed something
+LIMITS: dict[type[ast.cmpop], type[ast.cmpop]] = {ast.Lt: ast.LtE, ast.LtE: ast.Lt, ast.Gt: ast.GtE, ast.GtE: ast.Gt}
+SIGNS: dict[type[ast.operator], type[ast.operator]] = {ast.Add: ast.Sub, ast.Sub: ast.Add}
+FACTOR = 1.3  # by which a constant is another one
+
+
+@dataclass(frozen=True)
+class Fault:
+    """A fault: where it is planted, what kind it is, and the line before and after."""
+
+    file: Path
+    kind: str
+    line: int
+    before: str
+    after: str
+
+
+def _changed_nodes(tree: ast.Module) -> Iterator[tuple[str, ast.AST, ast.AST]]:
+    """Give every node that can be another one, with its kind of fault and the other node."""
+    constants = {id(each.value) for each in tree.body if isinstance(each, ast.Assign | ast.AnnAssign) and each.value}
+    for node in ast.walk(tree):
+        if isinstance(node, ast.Compare) and len(node.ops) == 1 and type(node.ops[0]) in LIMITS:
+            yield "boundary", node, ast.Compare(node.left, [LIMITS[type(node.ops[0])]()], node.comparators)
+        elif isinstance(node, ast.BinOp) and type(node.op) in SIGNS and not _is_text(node):
+            yield "sign", node, ast.BinOp(node.left, SIGNS[type(node.op)](), node.right)
+        elif isinstance(node, ast.Call) and len(node.args) == 2 and not node.keywords and _plain_args(node):
+            yield "swapped", node, ast.Call(node.func, node.args[::-1], [])
+        elif isinstance(node, ast.Constant) and id(node) in constants and type(node.value) in (int, float):
+            other = round(node.value * FACTOR, 9) if isinstance(node.value, float) else node.value + 1
+            yield "constant", node, ast.Constant(other)
+
+
+def _is_text(node: ast.BinOp) -> bool:
+    return any(
+        isinstance(each, ast.JoinedStr | ast.List | ast.Tuple | ast.ListComp) for each in (node.left, node.right)
+    )
+
+
+def _plain_args(node: ast.Call) -> bool:
+    """Whether the order of two arguments matters: both are names or attributes, of a function that is not max or min."""
+    name = node.func.id if isinstance(node.func, ast.Name) else getattr(node.func, "attr", "")
+    both = all(isinstance(each, ast.Name | ast.Attribute) for each in node.args)
+    symmetrical = {
+        "max",
+        "min",
+        "maximum",
+        "minimum",
+        "isinstance",
+        "hypot",
+        "logical_and",
+        "logical_or",
+        "zip",
+        "getattr",
+    }
+    return both and name not in symmetrical
+
+
+def faults_in(file: Path) -> Iterator[Fault]:
+    """List all faults that can be planted in a file, on lines that are no docstring and no message."""
+    source = (ROOT / file).read_text("utf-8")
+    lines = source.splitlines()
+    for kind, node, other in _changed_nodes(ast.parse(source)):
+        if node.lineno != node.end_lineno:  # type: ignore[attr-defined]
+            continue
+        line = lines[node.lineno - 1]  # type: ignore[attr-defined]
+        start, end = node.col_offset, node.end_col_offset  # type: ignore[attr-defined]
+        as_bytes = line.encode()
+        # What is put in brackets keeps its place among what stands around it.
+        made = ast.unparse(ast.fix_missing_locations(ast.copy_location(other, node)))
+        new = made if kind in ("constant", "swapped") else f"({made})"
+        after = (as_bytes[:start] + new.encode() + as_bytes[end:]).decode()
+        yield Fault(file, kind, node.lineno, line, after)  # type: ignore[attr-defined]
+
+
+def chosen(count: int, seed: int, only: str) -> list[Fault]:
+    """Choose faults: a quarter of each kind, as far as there are, one on a line."""
+    files = sorted(p.relative_to(ROOT) for p in (ROOT / CORE).rglob("*.py") if only in str(p))
+    known = list({(f.file, f.line): f for file in files for f in faults_in(file)}.values())
+    hand = random.Random(seed)  # noqa: S311  no secret: the same seed plants the same faults
+    found = []
+    for kind in ("sign", "boundary", "constant", "swapped"):
+        of_kind = [each for each in known if each.kind == kind]
+        found += hand.sample(of_kind, min(len(of_kind), -(-count // 4)))
+    return found
+
+
+def tests_near(file: Path) -> list[str]:
+    """Name the test modules that import a module, those of the worked paintings last."""
+    module = ".".join(file.with_suffix("").parts)
+    near = []
+    for test in sorted((ROOT / "tests").rglob("test_*.py")):
+        if "browser" in test.parts:
+            continue
+        wanted = {
+            node.module for node in ast.walk(ast.parse(test.read_text("utf-8"))) if isinstance(node, ast.ImportFrom)
+        }
+        if module in wanted:
+            near.append(".".join(test.relative_to(ROOT).with_suffix("").parts))
+    # Nobody imports it: what its package is tested by has to notice.
+    if not near:
+        package = file.parent.name
+        near = [
+            ".".join(test.relative_to(ROOT).with_suffix("").parts)
+            for test in sorted((ROOT / "tests/core").glob("test_*.py"))
+            if f"kind_distance.core.{package}" in test.read_text("utf-8")
+        ]
+    return [*near, "tests.cases.test_cases"]
+
+
+def _run_tests(place: Path, tests: list[str]) -> int:
+    """Run tests of a copy of the project in this process; 0 where all pass."""
+    signal.alarm(LONGEST_S)
+    os.chdir(place)
+    sys.path[0] = str(place)
+    with Path(os.devnull).open("w") as nowhere:
+        suite = unittest.defaultTestLoader.loadTestsFromNames(tests)
+        return 0 if unittest.TextTestRunner(nowhere, failfast=True).run(suite).wasSuccessful() else 1
+
+
+def noticed(fault: Fault) -> bool:
+    """Plant a fault in a copy and say whether the tests near it notice."""
+    with tempfile.TemporaryDirectory() as folder:
+        place = Path(folder)
+        for part in ("kind_distance", "tests", "tools"):
+            shutil.copytree(ROOT / part, place / part, ignore=shutil.ignore_patterns("__pycache__"))
+        for part in ("docs", "web", "pyproject.toml", "openapi.json", "README.md", "kd"):
+            (place / part).symlink_to(ROOT / part)
+        target = place / fault.file
+        lines = target.read_text("utf-8").splitlines(keepends=True)
+        lines[fault.line - 1] = fault.after + "\n"
+        target.write_text("".join(lines), "utf-8")
+        child = os.fork()
+        if child == 0:
+            code = 1
+            try:
+                code = _run_tests(place, tests_near(fault.file))
+            finally:
+                os._exit(code)
+        _, status = os.waitpid(child, 0)
+        return status != 0
+
+
+def main() -> int:
+    """Plant the faults two at a time; print each and the share that was noticed."""
+    given = argparse.ArgumentParser(description=__doc__)
+    given.add_argument("--faults", type=int, default=100)
+    given.add_argument("--seed", type=int, default=1)
+    given.add_argument("--only", default="")
+    asked = given.parse_args()
+    import cv2  # noqa: F401  the children have what takes long to load
+    import scipy.ndimage
+    import scipy.optimize
+    import skimage.segmentation  # noqa: F401
+
+    cv2.setNumThreads(1)
+    faults = chosen(asked.faults, asked.seed, asked.only)
+    with ProcessPoolExecutor(2, get_context("fork")) as hands:
+        results = list(hands.map(noticed, faults))
+    for fault, found in zip(faults, results, strict=True):
+        if not found:
+            print(
+                f"NOT NOTICED  {fault.kind:9}{fault.file}:{fault.line}\n    {fault.before.strip()}\n    {fault.after.strip()}"
+            )
+    for kind in sorted({each.kind for each in faults}):
+        of_kind = [found for fault, found in zip(faults, results, strict=True) if fault.kind == kind]
+        print(f"{kind}: {sum(of_kind)} of {len(of_kind)} noticed")
+    print(f"all: {sum(results)} of {len(results)} noticed, {100 * sum(results) / max(1, len(results)):.0f} %")
+    return 0
+
+
+if __name__ == "__main__":
+    sys.exit(main())
