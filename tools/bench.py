@@ -40,12 +40,12 @@ from kind_distance.core.schedule.search import Listed, search
 from kind_distance.core.schedule.seek import sought
 from kind_distance.demo.seed import picture_bytes, seed
 from kind_distance.exchange.pictures import read_picture
+from kind_distance.pictures import darkroom
 from kind_distance.store.database import migrate, opened
-from kind_distance.studio import darkroom
 from kind_distance.studio.changes.desk import Desk
 from kind_distance.studio.paintings import Studio, minutes_now
+from kind_distance.studio.pass_placing import put_there
 from kind_distance.studio.survey import survey
-from kind_distance.studio.trying import put_there
 from tools.paintings import made_up
 from tools.running import DEMO_NOW
 

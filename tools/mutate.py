@@ -66,7 +66,7 @@ def _is_text(node: ast.BinOp) -> bool:
 
 
 def _plain_args(node: ast.Call) -> bool:
-    """Whether the order of two arguments matters: both are names or attributes, of a function that is not max or min."""
+    """Whether the order of two arguments matters: both are names, of a function that is not like max or min."""
     name = node.func.id if isinstance(node.func, ast.Name) else getattr(node.func, "attr", "")
     both = all(isinstance(each, ast.Name | ast.Attribute) for each in node.args)
     symmetrical = {
@@ -177,8 +177,6 @@ def main() -> int:
     given.add_argument("--only", default="")
     asked = given.parse_args()
     import cv2  # noqa: F401  the children have what takes long to load
-    import scipy.ndimage
-    import scipy.optimize
     import skimage.segmentation  # noqa: F401
 
     cv2.setNumThreads(1)
@@ -187,9 +185,8 @@ def main() -> int:
         results = list(hands.map(noticed, faults))
     for fault, found in zip(faults, results, strict=True):
         if not found:
-            print(
-                f"NOT NOTICED  {fault.kind:9}{fault.file}:{fault.line}\n    {fault.before.strip()}\n    {fault.after.strip()}"
-            )
+            print(f"NOT NOTICED  {fault.kind:9}{fault.file}:{fault.line}")
+            print(f"    {fault.before.strip()}\n    {fault.after.strip()}")
     for kind in sorted({each.kind for each in faults}):
         of_kind = [found for fault, found in zip(faults, results, strict=True) if fault.kind == kind]
         print(f"{kind}: {sum(of_kind)} of {len(of_kind)} noticed")

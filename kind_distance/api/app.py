@@ -12,7 +12,9 @@ from pathlib import Path
 from fastapi import FastAPI
 
 from kind_distance import __version__
-from kind_distance.api import exports, pages, paintings, pictures, problems, shelf, tries, worktries
+from kind_distance.api import exports, pages, paintings, pictures, problems, shelf
+from kind_distance.api import picture_previews as tries
+from kind_distance.api import plan_previews as worktries
 from kind_distance.api.context import Context
 from kind_distance.api.guard import Guard
 from kind_distance.store.database import migrate, opened

@@ -11,7 +11,7 @@ from fastapi import Depends, Request, Response
 
 from kind_distance.api.answers import Shown
 from kind_distance.studio.paintings import Studio, minutes_now
-from kind_distance.studio.seeking import Seekers
+from kind_distance.studio.plan_search import Seekers
 
 FOREVER = "private, max-age=31536000, immutable"
 

@@ -51,7 +51,7 @@ def _file(data: bytes, kind: str, name: str, *, inline: bool = False) -> Respons
 @router.get("/thumbnails/{number}/file.{kind}", response_class=Response, summary="Take a thumbnail out")
 def thumbnail_out(here: Here, painting_id: int, number: int, kind: Literal["png", "svg", "ora"]) -> Response:
     """Give a kept thumbnail as PNG, as SVG with one path per shape, or as OpenRaster with one layer per step."""
-    from kind_distance.studio.exporting import thumbnail_file  # the PDF writer comes along
+    from kind_distance.output.exporting import thumbnail_file  # the PDF writer comes along
 
     state = here.studio.desk(painting_id, here.clock()).state
     return _file(
@@ -70,7 +70,7 @@ def drawing_out(
     paper: Annotated[str, Query(max_length=12)] = "a4",
 ) -> Response:
     """Print contours, grid, division and a 10 cm bar at true size, tiled as PDF or in one piece as SVG."""
-    from kind_distance.studio.exporting import transfer_file, transfer_of
+    from kind_distance.output.exporting import transfer_file, transfer_of
 
     state, file = here.studio.desk(painting_id, here.clock()).state, here.studio.file
     transfer = transfer_of(file, state, number, division, grid_cm)
@@ -80,7 +80,7 @@ def drawing_out(
 @router.get("/thumbnails/{number}/drawing", summary="Say what the drawing asks for")
 def drawing(here: Here, painting_id: int, number: int) -> DrawingView:
     """Say how much line there is to draw, how long that takes and what it does under paint."""
-    from kind_distance.studio.exporting import drawing_said, transfer_of
+    from kind_distance.output.exporting import drawing_said, transfer_of
 
     state, file = here.studio.desk(painting_id, here.clock()).state, here.studio.file
     transfer = transfer_of(file, state, number, "none", None)
@@ -94,7 +94,7 @@ def drawing(here: Here, painting_id: int, number: int) -> DrawingView:
 @router.get("/sources/{number}/card.pdf", response_class=Response, summary="Print the card of a source")
 def card(here: Here, painting_id: int, number: int) -> Response:
     """Print a source with its pins, departures and what is known of the place."""
-    from kind_distance.studio.exporting import card_of
+    from kind_distance.output.exporting import card_of
 
     state = here.studio.desk(painting_id, here.clock()).state
     return _file(card_of(here.studio.file, state, number), "pdf", _named(here, state, f"card-{number}"), inline=True)
@@ -103,7 +103,7 @@ def card(here: Here, painting_id: int, number: int) -> Response:
 @router.get("/sessions.ics", response_class=Response, summary="Take the sessions to a calendar")
 def sessions_out(here: Here, painting_id: int) -> Response:
     """Give the sessions, and the days that are waited for, as iCalendar."""
-    from kind_distance.studio.workfiles import sessions_calendar
+    from kind_distance.output.workfiles import sessions_calendar
 
     desk = here.studio.desk(painting_id, here.clock())
     return _file(
@@ -116,7 +116,7 @@ def sessions_out(here: Here, painting_id: int) -> Response:
 @router.get("/passes.csv", response_class=Response, summary="Take the passes to a table")
 def passes_out(here: Here, painting_id: int) -> Response:
     """Give the passes in their order as CSV."""
-    from kind_distance.studio.workfiles import passes_table
+    from kind_distance.output.workfiles import passes_table
 
     desk = here.studio.desk(painting_id, here.clock())
     return _file(passes_table(desk.state, desk.survey().work), "csv", _named(here, desk.state, "passes"))
@@ -145,7 +145,7 @@ def document_out(here: Here, painting_id: int, originals: bool = False) -> Respo
 @router.get("/plan.pdf", response_class=Response, summary="Print the whole plan")
 def plan_out(here: Here, painting_id: int) -> Response:
     """Print the score on one page, then a sheet for every session, as one PDF."""
-    from kind_distance.studio.printing import plan_of
+    from kind_distance.output.printing import plan_of
 
     desk = here.studio.desk(painting_id, here.clock())
     return _file(

@@ -11,13 +11,13 @@ from kind_distance.api.models import MirrorView, OutlineView
 from kind_distance.core.picture.outlines import border_steps, outlines
 from kind_distance.exchange.names import file_name
 from kind_distance.exchange.pictures import jpeg, png
-from kind_distance.studio import darkroom
-from kind_distance.studio.airs import seen_under
+from kind_distance.pictures import darkroom
+from kind_distance.pictures.plates import framing_of, plate_of, settings_of, source_of, thumbnail_of
+from kind_distance.stages.planes.fitted_air import seen_under
+from kind_distance.stages.planes.mirrors import mirrored
+from kind_distance.stages.planes.strokes import labels_of
+from kind_distance.stages.sources.source_views import looked_at, lost_marks
 from kind_distance.studio.paintings import checked_hash
-from kind_distance.studio.plates import framing_of, plate_of, settings_of, source_of, thumbnail_of
-from kind_distance.studio.strokes import labels_of
-from kind_distance.studio.waters import mirrored
-from kind_distance.studio.ways import looked_at, lost_marks
 
 router = APIRouter(prefix="/api", tags=["pictures"])
 Visibility = Annotated[float | None, Query(ge=0.01, le=340, allow_inf_nan=False)]
@@ -108,7 +108,7 @@ def mirror(here: Here, painting_id: int, plane: int) -> MirrorView:
 @router.get("/paintings/{painting_id}/sheet.pdf", response_class=Response, summary="Print the sheet for the easel")
 def sheet(here: Here, painting_id: int, session: int | None = None) -> Response:
     """Print one sheet: thumbnail, planes, planned values and the passes of a session (else the next one)."""
-    from kind_distance.studio.printing import sheet_of  # the PDF writer is needed for nothing else
+    from kind_distance.output.printing import sheet_of  # the PDF writer is needed for nothing else
 
     opened = here.studio.open(painting_id, here.clock())
     data = sheet_of(here.studio.file, opened.painting.state, opened.survey, here.now_min, session)

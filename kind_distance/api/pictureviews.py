@@ -10,6 +10,7 @@ import numpy as np
 
 from kind_distance.api import judgementmodels as j
 from kind_distance.api import picturemodels as m
+from kind_distance.clock import minute_of, moment_of
 from kind_distance.core.colour.munsell import grey_code
 from kind_distance.core.judgement import Judgement
 from kind_distance.core.light.sun import offset_by_longitude, say_sun
@@ -20,17 +21,17 @@ from kind_distance.core.picture.horizon import Horizon
 from kind_distance.core.picture.thumbnail import Simplified, Thumbnail, ThumbnailSettings
 from kind_distance.core.wording import say_area, say_distance, say_length
 from kind_distance.errors import DomainError
+from kind_distance.pictures import darkroom
+from kind_distance.pictures.darkroom import Framing
+from kind_distance.pictures.plates import area_on_support, framing_of, plate_of, settings_of, source_of
 from kind_distance.rows import DepartureRecord, NoteRecord, SourceRecord, State, ThumbnailRecord
-from kind_distance.studio import darkroom
-from kind_distance.studio.arrows import sun_of
-from kind_distance.studio.cautions import cautions_of_place
-from kind_distance.studio.clock import minute_of, moment_of
-from kind_distance.studio.darkroom import Framing
-from kind_distance.studio.facts import differs, divisions_for, facts_of
-from kind_distance.studio.looking import Seen, horizon_of
+from kind_distance.stages.sessions.cautions import cautions_of_place
+from kind_distance.stages.sources.arrows import sun_of
+from kind_distance.stages.sources.horizon import horizon_of
+from kind_distance.stages.sources.references import clipping_of
+from kind_distance.stages.thumbnails.facts import differs, divisions_for, facts_of
+from kind_distance.stages.thumbnails.reading import Seen
 from kind_distance.studio.paintings import Studio
-from kind_distance.studio.plates import area_on_support, framing_of, plate_of, settings_of, source_of
-from kind_distance.studio.references import clipping_of
 
 
 def judgement_view(each: Judgement, meant_so: str | None = None) -> j.JudgementView:

@@ -26,7 +26,7 @@ from kind_distance.api.picturemodels import IdeaView
 from kind_distance.api.views import painting_view, shelf_view
 from kind_distance.core.colour.keys import KEYS, key_range
 from kind_distance.core.colour.munsell import PAINT_DARKEST, PAINT_LIGHTEST
-from kind_distance.core.depth.kept import WAYS
+from kind_distance.core.depth.reserved_lights import WAYS
 from kind_distance.core.depth.veil import PROFILES
 from kind_distance.core.light.wanted import NAMES as LIGHTS
 from kind_distance.core.paint.drawing import DRAWING_DETAILS, DRAWING_MEDIA
@@ -40,9 +40,9 @@ from kind_distance.core.picture.focus import REACHES
 from kind_distance.core.picture.thumbnail import SMALLEST_RANGE, SOFTNESS_RANGE
 from kind_distance.core.wording import first_upper
 from kind_distance.rows import Brief
-from kind_distance.studio.cautions import COMPANY, DANGERS, SKIES, USES
+from kind_distance.stages.passes.disagreements import OF_BRIEF, OF_PLANE, Question
+from kind_distance.stages.sessions.cautions import COMPANY, DANGERS, SKIES, USES
 from kind_distance.studio.samples import sample_picture
-from kind_distance.studio.sides import OF_BRIEF, OF_PLANE, Question
 
 router = APIRouter(prefix="/api", tags=["shelf"])
 KEYS_SAID = {"full": "all that paint reaches", "high": "light", "middle": "neither end", "low": "dark"}

@@ -13,10 +13,11 @@ from kind_distance.api.judgementmodels import JudgementView
 from kind_distance.api.picturemodels import SourceView, ThumbnailView
 from kind_distance.api.pictureviews import judgement_view, source_view, thumbnail_view
 from kind_distance.api.workviews import work_view
+from kind_distance.clock import minute_of, moment_of
 from kind_distance.core.depth.edges import SAID
 from kind_distance.core.depth.plan import PlannedPlane
 from kind_distance.core.depth.readings import PlaneReading
-from kind_distance.core.depth.room import rooms, say_room
+from kind_distance.core.depth.value_room import rooms, say_room
 from kind_distance.core.depth.veil import profile_of, with_airlight
 from kind_distance.core.judgement import Judgement
 from kind_distance.core.paint.handling import say_handling
@@ -26,16 +27,14 @@ from kind_distance.core.picture.focus import USUAL_REACH
 from kind_distance.core.picture.thumbnail import Thumbnail
 from kind_distance.core.wording import say_area, say_distance, say_length, say_list, say_size
 from kind_distance.follow import step
+from kind_distance.pictures.plates import main_source, plate_of
 from kind_distance.rows import Brief, ElementRecord, PlaneRecord, State
+from kind_distance.stages.passes.disagreements import OF_BRIEF, OF_PLANE
+from kind_distance.stages.planes.depth import DepthSurvey, elements_of, handling_of
+from kind_distance.stages.planes.fitted_air import fitted_air
 from kind_distance.store.records import ShelfEntry
-from kind_distance.studio.airs import fitted_air
-from kind_distance.studio.clock import minute_of, moment_of
 from kind_distance.studio.paintings import Opened, Studio
-from kind_distance.studio.plates import main_source, plate_of
-from kind_distance.studio.sides import OF_BRIEF, OF_PLANE
 from kind_distance.studio.summary import hex_colour, say_next
-from kind_distance.studio.survey import DepthSurvey, elements_of
-from kind_distance.studio.workplan import handling_of
 
 WARM_FROM = 3.0
 INK_FROM = 4.9  # above this value black reads better than white [V]

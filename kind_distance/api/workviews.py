@@ -5,7 +5,8 @@ from __future__ import annotations
 from typing import Any, cast
 
 from kind_distance.api import models as m
-from kind_distance.core.depth.kept import KeptLight, Reserve
+from kind_distance.clock import say_date, say_moment
+from kind_distance.core.depth.reserved_lights import KeptLight, Reserve
 from kind_distance.core.paint.media import WATER_BORNE
 from kind_distance.core.passes.kinds import LAYERS
 from kind_distance.core.passes.model import Pass, Precedence
@@ -13,21 +14,20 @@ from kind_distance.core.passes.order import OrderCost
 from kind_distance.core.passes.pace import Pace, own_paces, pace_for
 from kind_distance.core.passes.wanted import Wanted
 from kind_distance.core.schedule.deadline import next_day, purpose_of, ready_at
-from kind_distance.core.schedule.hands import find_waits
 from kind_distance.core.schedule.model import Placement, Session
+from kind_distance.core.schedule.other_paintings import find_waits
 from kind_distance.core.schedule.plan import Board
 from kind_distance.core.schedule.reasons import Reason
 from kind_distance.core.schedule.work import Work
 from kind_distance.core.wording import Unit, clock, say_length, say_list, say_minutes, say_range, say_remixes
 from kind_distance.follow import step
 from kind_distance.rows import SessionRecord, State
+from kind_distance.stages.passes.work import deadline_of
+from kind_distance.stages.planes.depth import DepthSurvey
+from kind_distance.stages.sessions.calendar import following_of, log_of, others_of
+from kind_distance.stages.sessions.cautions import CautionSaid, cautions_by_session, dangers_of
+from kind_distance.stages.sessions.outdoors import say_sky
 from kind_distance.store.records import OtherPaintings, OtherSession, PaintedPass
-from kind_distance.studio.calendar import following_of, log_of, others_of
-from kind_distance.studio.cautions import CautionSaid, cautions_by_session, dangers_of
-from kind_distance.studio.clock import say_date, say_moment
-from kind_distance.studio.outside import say_sky
-from kind_distance.studio.survey import DepthSurvey
-from kind_distance.studio.workplan import deadline_of
 
 LONG_WAIT_MIN = 10  # from here on a dryer is offered
 LEAST_BURIED = 0.5  # fine work covered again that is worth a word [min]

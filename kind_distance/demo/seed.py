@@ -9,17 +9,17 @@ from importlib import resources
 from pathlib import Path
 from typing import Any, cast
 
+from kind_distance.pictures import darkroom
+from kind_distance.pictures.darkroom import take_in
 from kind_distance.rows import Brief, PassRecord, PlaneRecord, State
 from kind_distance.rows.words import PlaneKind
+from kind_distance.stages.passes.work import by_hand
 from kind_distance.store.database import migrate, opened
-from kind_distance.studio import darkroom
 from kind_distance.studio.changes import apply
 from kind_distance.studio.changes.desk import Desk
 from kind_distance.studio.changes.sources import with_sketch, with_source
-from kind_distance.studio.darkroom import take_in
 from kind_distance.studio.paintings import Studio, minutes_now
 from kind_distance.studio.survey import survey
-from kind_distance.studio.workplan import by_hand
 
 
 @dataclass(frozen=True)

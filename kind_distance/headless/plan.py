@@ -9,6 +9,7 @@ from dataclasses import dataclass
 from pathlib import Path
 from typing import Any, BinaryIO
 
+from kind_distance.clock import iso, minute_of
 from kind_distance.core.judgement import Judgement
 from kind_distance.core.passes.order import OrderCost, SchoolOffer
 from kind_distance.core.schedule.verify import verify
@@ -16,14 +17,13 @@ from kind_distance.core.schedule.work import Work
 from kind_distance.core.wording import say_minutes, say_remixes
 from kind_distance.exchange.document.reading import open_document
 from kind_distance.exchange.pictures import MOST_BYTES
+from kind_distance.pictures.darkroom import take_in
 from kind_distance.rows import State
+from kind_distance.stages.sessions.cautions import cautions_by_session, cautions_unplaced
 from kind_distance.store.database import migrate, opened
-from kind_distance.studio.cautions import cautions_by_session, cautions_unplaced
-from kind_distance.studio.clock import iso, minute_of
-from kind_distance.studio.darkroom import take_in
 from kind_distance.studio.document.reading import Taken, pictures_of, state_of
+from kind_distance.studio.pass_placing import schools_for
 from kind_distance.studio.survey import survey
-from kind_distance.studio.trying import schools_for
 
 RULES_VERSION = 3  # rises when the same document would give another plan
 NOWHERE = Path("no file of paintings")  # a document without a picture asks none

@@ -10,10 +10,13 @@ from typing import Any, BinaryIO
 
 from cachetools import LRUCache
 
+from kind_distance.clock import EPOCH
 from kind_distance.core.picture.page import MOST_FRAMES, check_corners
 from kind_distance.errors import DomainError
 from kind_distance.exchange.pictures import MOST_BYTES
 from kind_distance.follow import shared_parts
+from kind_distance.pictures.darkroom import cut_sketch, take_in
+from kind_distance.pictures.plates import source_of
 from kind_distance.rows import Brief, SourceRecord, State
 from kind_distance.store import paintings as kept
 from kind_distance.store import pictures
@@ -23,9 +26,6 @@ from kind_distance.studio.changes import apply
 from kind_distance.studio.changes.brief import checked_brief
 from kind_distance.studio.changes.desk import Desk
 from kind_distance.studio.changes.sources import with_sketch, with_source
-from kind_distance.studio.clock import EPOCH
-from kind_distance.studio.darkroom import cut_sketch, take_in
-from kind_distance.studio.plates import source_of
 from kind_distance.studio.summary import summarise
 from kind_distance.studio.survey import Survey, survey
 

@@ -5,11 +5,11 @@ from __future__ import annotations
 import json
 from typing import Any
 
+from kind_distance.clock import say_moment
 from kind_distance.core.colour.srgb import codes_from_linear
 from kind_distance.core.wording import first_upper, say_range
+from kind_distance.pictures.plates import framing_of, source_of
 from kind_distance.rows import SourceRecord, State, ThumbnailRecord
-from kind_distance.studio.clock import say_moment
-from kind_distance.studio.plates import framing_of, source_of
 from kind_distance.studio.survey import Survey
 
 

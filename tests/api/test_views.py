@@ -7,10 +7,10 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from kind_distance.api.workviews import direct_rules, say_air, say_date
+from kind_distance.clock import minute_of
 from kind_distance.core.passes.model import Pass, Precedence
 from kind_distance.core.wording import say_distance
 from kind_distance.rows import SessionRecord
-from kind_distance.studio.clock import minute_of
 from tests.support import WithApi
 
 

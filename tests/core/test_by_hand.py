@@ -7,8 +7,8 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from kind_distance.core.passes.model import Precedence
-from kind_distance.core.schedule.byhand import TITLES, audit_by_hand, put_by_hand
 from kind_distance.core.schedule.model import Done
+from kind_distance.core.schedule.placed_by_hand import TITLES, audit_by_hand, put_by_hand
 from kind_distance.core.schedule.plan import Schedule, make_schedule
 from kind_distance.core.schedule.reasons import explain
 from kind_distance.errors import DomainError, NotFoundError

@@ -18,7 +18,7 @@ from kind_distance.core.schedule.deadline import (
     ready_at,
     say_iso,
 )
-from kind_distance.core.schedule.hands import NextPass, Other, audit_hands, find_waits
+from kind_distance.core.schedule.other_paintings import NextPass, Other, audit_hands, find_waits
 from kind_distance.core.schedule.plan import make_schedule
 from kind_distance.core.schedule.seek import sought
 from kind_distance.core.schedule.verify import verify

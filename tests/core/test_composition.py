@@ -16,7 +16,7 @@ from kind_distance.core.picture.composition import (
     read_complexity,
     read_composition,
 )
-from kind_distance.core.picture.composition_audit import Given, audit_composition
+from kind_distance.core.picture.composition_audit import SeenThumbnail, audit_composition
 from kind_distance.core.picture.focus import Focus
 from kind_distance.core.picture.horizon import Horizon, Line
 from kind_distance.core.picture.shapes import find_shapes
@@ -220,7 +220,7 @@ class Complexity(unittest.TestCase):
         return read_complexity(areas, made.reading.contour, width_cm, height_cm)
 
     def judged(self, value, size, minutes):
-        given = Given(1, 1, read(value), NONE, 0.0, self.weigh(value, *size), minutes, 3.0, True, True)
+        given = SeenThumbnail(1, 1, read(value), NONE, 0.0, self.weigh(value, *size), minutes, 3.0, True, True)
         return {j.kind for j in audit_composition(given)}
 
     def test_a_harbour_full_of_boats_on_a_small_board_and_a_simple_lake(self):
@@ -258,7 +258,7 @@ class Judging(unittest.TestCase):
             "focus_marked": True,
             "focus_inside": True,
         }
-        return {j.kind: j for j in audit_composition(Given(**{**known, **more}))}
+        return {j.kind: j for j in audit_composition(SeenThumbnail(**{**known, **more}))}
 
     def test_a_quiet_scene_has_nothing_strong(self):
         self.assertEqual([j for j in self.judged().values() if j.severity == "strong"], [])

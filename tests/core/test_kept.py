@@ -4,7 +4,7 @@ import unittest
 
 import numpy as np
 
-from kind_distance.core.depth.kept import LIFTED_LOSS, Reserve, audit_kept, measure_kept
+from kind_distance.core.depth.reserved_lights import LIFTED_LOSS, Reserve, audit_kept, measure_kept
 from kind_distance.core.paint.handling import Handling, audit_handling, say_handling
 from kind_distance.errors import DomainError
 

@@ -8,7 +8,7 @@ import numpy as np
 from kind_distance.core.colour.munsell import value_from_luminance
 from kind_distance.core.depth.audit import audit_depth
 from kind_distance.core.depth.plan import PairChoice, PlaneSpec, darkest_by_air, plan_depth
-from kind_distance.core.depth.room import AIR, KEY, rooms, say_room
+from kind_distance.core.depth.value_room import AIR, KEY, rooms, say_room
 from tests.core.test_depth_plan import border, plane, scene
 
 

@@ -9,9 +9,9 @@ from hypothesis import strategies as st
 from kind_distance.core.paint.drying import AIDS, REFERENCE, Weather, dry
 from kind_distance.core.passes.model import Precedence
 from kind_distance.core.schedule.cost import plan_cost
+from kind_distance.core.schedule.critical_path import find_slack
 from kind_distance.core.schedule.exact import plan_exactly
 from kind_distance.core.schedule.model import BREAK_MIN, Done, Problem, Session
-from kind_distance.core.schedule.path import find_slack
 from kind_distance.core.schedule.plan import make_schedule, place_listed
 from kind_distance.core.schedule.reasons import explain
 from kind_distance.core.schedule.seek import sought

@@ -15,7 +15,7 @@ import numpy as np
 from PIL import Image
 
 from kind_distance.core.colour.srgb import linear_from_codes
-from kind_distance.core.depth.reveil import Air, distances_for, reveil
+from kind_distance.core.depth.other_veil import Air, distances_for, reveil
 from kind_distance.core.depth.veil import profile_of
 from kind_distance.demo.seed import picture_bytes, seed
 from kind_distance.errors import DomainError

@@ -16,7 +16,7 @@ from kind_distance.core.colour.srgb import codes_from_linear, decode, luminance
 from kind_distance.core.depth.readings import read_planes
 from kind_distance.core.depth.visibility import PlaneLight, fit_visibility, scene_light
 from kind_distance.core.picture.working import WorkingPicture
-from kind_distance.studio.airs import fitted_air
+from kind_distance.stages.planes.fitted_air import fitted_air
 from tests.outside.test_reveil import demo_painting
 from tests.outside.test_scenes import NAMES, true_planes
 from tests.support import TRUTH

@@ -7,7 +7,7 @@ from dataclasses import replace
 
 from kind_distance.core.safety.cautions import OF_PASS, OF_SESSION
 from kind_distance.rows import SessionRecord
-from kind_distance.studio.cautions import (
+from kind_distance.stages.sessions.cautions import (
     DANGERS,
     GRAVE,
     SAID,
@@ -17,7 +17,7 @@ from kind_distance.studio.cautions import (
     dangers_of,
     grave_dangers,
 )
-from kind_distance.studio.outside import judge_outdoors
+from kind_distance.stages.sessions.outdoors import judge_outdoors
 from kind_distance.studio.survey import survey
 from tests.planning import NOWHERE, planned_state
 

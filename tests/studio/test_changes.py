@@ -12,12 +12,12 @@ from kind_distance.errors import (
     NotFoundError,
     UnsafeOrderError,
 )
+from kind_distance.pictures.darkroom import take_in
 from kind_distance.rows import Brief, PlaneRecord, State
 from kind_distance.studio.changes import CHANGES, apply
 from kind_distance.studio.changes.desk import Desk, clean_text
 from kind_distance.studio.changes.planes import usual_distances, usual_planes
 from kind_distance.studio.changes.sources import name_from_file, with_source
-from kind_distance.studio.darkroom import take_in
 from kind_distance.studio.paintings import minutes_now
 from kind_distance.studio.survey import survey
 from tests.support import NOW, WithStudio, file_bytes, hill_picture

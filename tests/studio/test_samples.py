@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from datetime import datetime
 
-from kind_distance.studio.clock import minute_of
+from kind_distance.clock import minute_of
 from tests.support import NOW, WithStudio
 
 

@@ -7,9 +7,9 @@ from PIL import Image
 
 from kind_distance.demo.seed import picture_bytes
 from kind_distance.errors import ChangedElsewhereError, DomainError, NotFoundError
+from kind_distance.pictures.plates import plate_of
 from kind_distance.rows import Brief
-from kind_distance.studio.plates import plate_of
-from kind_distance.studio.references import light_apart
+from kind_distance.stages.sources.references import light_apart
 from tests.support import NOW, WithStudio, bands, file_bytes, hill_picture
 
 BOX = [(0.4, 0.4), (0.6, 0.4), (0.6, 0.6), (0.4, 0.6)]
@@ -135,7 +135,7 @@ class Colour(WithPhoto):
     def test_a_card_takes_the_cast_out_and_back(self):
         self.change("set_card", source=2, reference="mat", x=0.5, y=0.75)
         self.assertFalse(plate_of(self.source(2)).plain)
-        from kind_distance.studio import darkroom
+        from kind_distance.pictures import darkroom
 
         seen = darkroom.view_codes(self.file, plate_of(self.source(2)))[90, 80].astype(int)
         self.assertLessEqual(np.ptp(seen), 2)
@@ -275,7 +275,7 @@ class Sketches(WithPhoto):
         return made
 
     def test_a_sketch_is_a_source_of_its_own_linked_to_its_page(self):
-        from kind_distance.studio import darkroom
+        from kind_distance.pictures import darkroom
 
         corners = list(darkroom.page_frames(self.file, self.page.picture_hash)[0].corners)
         (made,) = self.cut([corners])

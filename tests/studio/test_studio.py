@@ -4,15 +4,15 @@ import json
 from dataclasses import replace
 from datetime import timedelta
 
+from kind_distance.clock import iso, minute_of, say_day, say_moment
 from kind_distance.core.schedule.verify import verify
 from kind_distance.demo.seed import SCENES, seed
 from kind_distance.errors import ChangedElsewhereError, DomainError, NotFoundError
+from kind_distance.pictures import darkroom
 from kind_distance.rows import Brief
-from kind_distance.studio import darkroom
-from kind_distance.studio.clock import iso, minute_of, say_day, say_moment
+from kind_distance.stages.passes.work import present_for
 from kind_distance.studio.paintings import Studio, checked_hash, minutes_now
 from kind_distance.studio.summary import hex_colour, say_next
-from kind_distance.studio.workplan import present_for
 from tests.support import NOW, InFolder, WithStudio, demo_copy, file_bytes, hill_picture
 
 

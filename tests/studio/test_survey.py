@@ -6,17 +6,18 @@ import numpy as np
 
 from kind_distance.core.picture.thumbnail import ThumbnailSettings
 from kind_distance.follow.steps import counted
+from kind_distance.pictures import darkroom
+from kind_distance.pictures.darkroom import Framing
+from kind_distance.pictures.plates import plate_of
 from kind_distance.rows import Brief, State
-from kind_distance.studio import darkroom
+from kind_distance.stages.planes.strokes import labels_of
 from kind_distance.studio import survey as surveying
 from kind_distance.studio.changes import apply
 from kind_distance.studio.changes.desk import Desk
 from kind_distance.studio.changes.planes import usual_planes
 from kind_distance.studio.changes.sources import with_source
-from kind_distance.studio.darkroom import Framing
 from kind_distance.studio.paintings import minutes_now
-from kind_distance.studio.plates import plate_of
-from kind_distance.studio.trying import schools_tried
+from kind_distance.studio.pass_placing import schools_tried
 from tests.support import NOW, WithStudio, bands, file_bytes, hill_picture
 
 NOW_MIN = minutes_now(NOW)
@@ -71,20 +72,20 @@ class Surveying(WithStudio):
     def test_strokes_follow_their_plane_when_it_moves(self):
         stroke = {"plane": 3, "kind": "brush", "points": [(0.2, 0.1), (0.8, 0.1)], "width": 0.05}
         state = self.do(self.state, "add_stroke", **stroke)
-        self.assertEqual(surveying.labels_of(self.file, state)[24, 160], 3)
+        self.assertEqual(labels_of(self.file, state)[24, 160], 3)
         moved = self.do(state, "move_plane", plane=3, to=2)
-        self.assertEqual(surveying.labels_of(self.file, moved)[24, 160], 2)
+        self.assertEqual(labels_of(self.file, moved)[24, 160], 2)
 
     def test_without_sky_the_bands_begin_at_the_top(self):
         land = self.do(self.state, "set_plane", plane=1, kind="land")
-        labels = surveying.labels_of(self.file, land)
+        labels = labels_of(self.file, land)
         self.assertEqual(set(np.unique(labels)), {1, 2, 3})
         self.assertTrue((np.diff(labels.astype(int), axis=0) >= 0).all())
 
     def test_nothing_to_divide(self):
-        self.assertIsNone(surveying.labels_of(self.file, replace(self.state, planes=())))
+        self.assertIsNone(labels_of(self.file, replace(self.state, planes=())))
         bare = replace(self.state, brief=replace(self.state.brief, main_source=None), sources=())
-        self.assertIsNone(surveying.labels_of(self.file, bare))
+        self.assertIsNone(labels_of(self.file, bare))
         found = self.survey(bare)
         self.assertIsNone(found.depth.fit)
         self.assertEqual(found.depth.judgements, [])

@@ -2,9 +2,9 @@
 
 from kind_distance.errors import DomainError
 from kind_distance.rows import EditRecord
-from kind_distance.studio.facts import divisions_for, facts_of
-from kind_distance.studio.looking import look_at
-from kind_distance.studio.strokes import labels_of
+from kind_distance.stages.planes.strokes import labels_of
+from kind_distance.stages.thumbnails.facts import divisions_for, facts_of
+from kind_distance.stages.thumbnails.reading import look_at
 from tests.studio.test_sources import WithPhoto
 from tests.support import NOW
 

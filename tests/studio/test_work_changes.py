@@ -1,12 +1,12 @@
 """Passes and sessions in the studio: put by hand, recipes, own pace, a day to be ready by, orders meant in writing."""
 
+from kind_distance.clock import minute_of
 from kind_distance.errors import DomainError, InUseError, NotFoundError, UnsafeOrderError
+from kind_distance.stages.passes.work import kept_of
 from kind_distance.store.database import opened
 from kind_distance.store.paintings import others_of
-from kind_distance.studio.clock import minute_of
-from kind_distance.studio.seeking import Seekers
-from kind_distance.studio.trying import put_there
-from kind_distance.studio.workplan import kept_of
+from kind_distance.studio.pass_placing import put_there
+from kind_distance.studio.plan_search import Seekers
 from tests.studio.test_planted import GoodPlan
 from tests.support import NOW
 

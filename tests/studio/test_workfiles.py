@@ -10,10 +10,10 @@ import vobject
 from PIL import Image
 
 from kind_distance.headless.plan import plan_bytes
+from kind_distance.output.workfiles import passes_table, sessions_calendar
+from kind_distance.stages.sessions.outdoors import say_sky
 from kind_distance.studio.document.writing import document_of, write_document
-from kind_distance.studio.outside import say_sky
 from kind_distance.studio.paintings import Studio, minutes_now
-from kind_distance.studio.workfiles import passes_table, sessions_calendar
 from tests.support import NOW, InFolder, demo_copy
 
 

@@ -7,8 +7,8 @@ from kind_distance.core.colour.srgb import luminance
 from kind_distance.core.depth.ladder import Conflict
 from kind_distance.core.depth.overlap import audit_overlap
 from kind_distance.core.depth.plan import DepthInput, DepthPlan, air_direction, nearest_land
-from kind_distance.core.depth.room import audit_rooms
 from kind_distance.core.depth.trends import audit_trends
+from kind_distance.core.depth.value_room import audit_rooms
 from kind_distance.core.judgement import Judgement, Remedy, most_costly_first
 from kind_distance.core.wording import Unit, say_length, say_list, say_value
 

@@ -206,7 +206,7 @@ def _percentiles(tally: NDArray[np.int64]) -> list[tuple[float, float, float]]:
     return rows
 
 
-class _Beside:
+class _NextToBorder:
     """For a plane its mean value near each pixel, counting only the plane's own pixels; at half the size."""
 
     def __init__(self, value: NDArray[np.float32], labels: NDArray[np.uint8], plane: int, reach: int) -> None:
@@ -250,7 +250,7 @@ def read_borders(picture: WorkingPicture, labels: NDArray[np.uint8], count: int,
     halved, value = np.ascontiguousarray(labels[::2, ::2]), picture.value[::2, ::2]
     reach = max(1, round(BESIDE * max(value.shape)))
     places = border_places(halved)
-    fields: dict[int, _Beside] = {}
+    fields: dict[int, _NextToBorder] = {}
     borders = []
     for (far, near), length in sorted(lengths.items()):
         # A contact may be so short that it falls between the sampled pixels.
@@ -258,7 +258,7 @@ def read_borders(picture: WorkingPicture, labels: NDArray[np.uint8], count: int,
             continue
         for plane in (far, near):
             if plane not in fields:
-                fields[plane] = _Beside(value, halved, plane, reach)
+                fields[plane] = _NextToBorder(value, halved, plane, reach)
         along = np.divmod(places[far, near], halved.shape[1])
         step = fields[near].at(*along) - fields[far].at(*along)
         borders.append(

@@ -26,7 +26,7 @@ GRID = 40  # places are named by a grid this fine, so that a finding keeps its n
 
 
 @dataclass(frozen=True)
-class Given:
+class SeenThumbnail:
     """What a composition is judged by.
 
     Parameters
@@ -89,7 +89,7 @@ class Given:
 
 
 def _judge(
-    given: Given, kind: str, severity: str, title: str, text: str, weight: float, *remedies: Remedy
+    given: SeenThumbnail, kind: str, severity: str, title: str, text: str, weight: float, *remedies: Remedy
 ) -> Judgement:
     return Judgement(f"{kind}:{given.number}", kind, STAGE, severity, title, text, weight, (), remedies)  # type: ignore[arg-type]
 
@@ -108,7 +108,7 @@ def _where(x: float, y: float) -> str:
     return "in the middle" if across == down == "middle" else f"{down} {across}".replace("middle middle", "middle")
 
 
-def _focus(given: Given) -> list[Judgement]:
+def _focus(given: SeenThumbnail) -> list[Judgement]:
     if not given.focus_marked or given.focus_inside:
         return []
     whole = Remedy("Show the whole photo", "set_thumbnail", {"thumbnail": given.number, "whole": True})
@@ -122,7 +122,7 @@ def _focus(given: Given) -> list[Judgement]:
     ]  # fmt: skip
 
 
-def _tilt(given: Given) -> list[Judgement]:
+def _tilt(given: SeenThumbnail) -> list[Judgement]:
     line = given.horizon.line
     tilt = given.water_tilt if given.water_tilt is not None else (line.tilt_deg if line else 0.0)
     if abs(tilt) <= LEVEL_TOLERANCE:
@@ -147,7 +147,7 @@ def _tilt(given: Given) -> list[Judgement]:
     ]  # fmt: skip
 
 
-def _halved(given: Given) -> list[Judgement]:
+def _halved(given: SeenThumbnail) -> list[Judgement]:
     line = given.horizon.line
     if line is None or abs(line.height - 0.5) > HALVED or given.division == "unusual":
         return []
@@ -161,7 +161,7 @@ def _halved(given: Given) -> list[Judgement]:
     ]  # fmt: skip
 
 
-def _hot_spots(given: Given) -> list[Judgement]:
+def _hot_spots(given: SeenThumbnail) -> list[Judgement]:
     spots = competing(given.composition.hot_spots, given.composition.focus_spot)
     if not given.focus_marked or len(spots) < 1:
         return []
@@ -184,7 +184,7 @@ def _hot_spots(given: Given) -> list[Judgement]:
     ]  # fmt: skip
 
 
-def _gaps(given: Given) -> list[Judgement]:
+def _gaps(given: SeenThumbnail) -> list[Judgement]:
     found = []
     gaps = given.composition.gaps
     if len(gaps) >= MANY_GAPS:
@@ -218,7 +218,7 @@ def _gaps(given: Given) -> list[Judgement]:
     return found
 
 
-def _exits(given: Given) -> list[Judgement]:
+def _exits(given: SeenThumbnail) -> list[Judgement]:
     if given.eye_path == "floating":
         return []
     least = max(2.0, given.focus_step or 0.0) * (HELD if given.eye_path == "held" else 1.0)
@@ -242,7 +242,7 @@ def _exits(given: Given) -> list[Judgement]:
     ]  # fmt: skip
 
 
-def _cutting(given: Given) -> list[Judgement]:
+def _cutting(given: SeenThumbnail) -> list[Judgement]:
     found = []
     for line in given.composition.cutting[:2]:
         fall = float(np.tan(np.deg2rad(line.tilt_deg))) / 2
@@ -268,7 +268,7 @@ def _cutting(given: Given) -> list[Judgement]:
     return found
 
 
-def _sides(given: Given) -> list[Judgement]:
+def _sides(given: SeenThumbnail) -> list[Judgement]:
     left = given.composition.left
     found = []
     if max(left, 1 - left) >= ONE_SIDED:
@@ -312,7 +312,7 @@ def _sides(given: Given) -> list[Judgement]:
     return found
 
 
-def _lonely(given: Given) -> list[Judgement]:
+def _lonely(given: SeenThumbnail) -> list[Judgement]:
     found = []
     for hue in given.composition.lonely:
         place = given.on_photo(hue.x, hue.y)
@@ -328,7 +328,7 @@ def _lonely(given: Given) -> list[Judgement]:
     return found
 
 
-def _complexity(given: Given) -> list[Judgement]:
+def _complexity(given: SeenThumbnail) -> list[Judgement]:
     c, found = given.complexity, []
     if given.minutes is not None and c.minutes > given.minutes:
         found.append(
@@ -354,7 +354,7 @@ def _complexity(given: Given) -> list[Judgement]:
     return found
 
 
-def audit_composition(given: Given) -> list[Judgement]:
+def audit_composition(given: SeenThumbnail) -> list[Judgement]:
     """Judge a composition, most costly first."""
     parts = (_focus, _tilt, _halved, _hot_spots, _gaps, _exits, _cutting, _sides, _lonely, _complexity)
     return most_costly_first([judgement for part in parts for judgement in part(given)])

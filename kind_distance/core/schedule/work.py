@@ -17,10 +17,10 @@ from kind_distance.core.paint.media import Medium
 from kind_distance.core.passes.model import Pass, PlaneFacts, Precedence
 from kind_distance.core.passes.order import OrderCost, SchoolOffer, compare_schools, cost_of_order, judge_order
 from kind_distance.core.passes.schools import SCHOOLS, School
-from kind_distance.core.schedule.byhand import audit_by_hand
 from kind_distance.core.schedule.conflict import say_conflict
 from kind_distance.core.schedule.deadline import Deadline, judge_deadline
 from kind_distance.core.schedule.model import Done, Help, Problem, Session
+from kind_distance.core.schedule.placed_by_hand import audit_by_hand
 from kind_distance.core.schedule.plan import Board, Schedule, make_schedule, sessions_used
 from kind_distance.core.schedule.reasons import Reason, explain
 from kind_distance.core.schedule.rules import plain_scene, rules_of
@@ -141,7 +141,7 @@ def schools_of(easel: Easel, derived: Callable[[str], list[Pass]]) -> list[Schoo
     return compare_schools(list(SCHOOLS.values()), orders, easel.borders, rules, easel.planes, easel.unit)
 
 
-def put_to_work(passes: list[Pass], easel: Easel) -> Work:
+def work_out(passes: list[Pass], easel: Easel) -> Work:
     """Work out rules, cost, sessions and judgements of passes.
 
     Parameters

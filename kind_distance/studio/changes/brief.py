@@ -5,6 +5,7 @@ from __future__ import annotations
 from dataclasses import replace
 from typing import Any
 
+from kind_distance.clock import iso, minute_of
 from kind_distance.core.light.wanted import light_wanted
 from kind_distance.core.paint.drawing import drawing_detail_of, drawing_medium_of
 from kind_distance.core.paint.media import ground_of, medium_of
@@ -16,7 +17,6 @@ from kind_distance.rows.checking import checked
 from kind_distance.studio.changes.arguments import settable
 from kind_distance.studio.changes.desk import Changed, Desk, told
 from kind_distance.studio.changes.passes import in_order_of_school
-from kind_distance.studio.clock import iso, minute_of
 
 CHANGES = ("set_brief",)
 SETS = {

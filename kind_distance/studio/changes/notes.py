@@ -6,11 +6,11 @@ from dataclasses import replace
 from typing import Any
 
 from kind_distance.errors import DomainError
+from kind_distance.pictures.plates import departure_of
 from kind_distance.rows import DepartureRecord, NoteRecord
 from kind_distance.rows.words import DepartureKind, NoteKind
 from kind_distance.studio.changes.arguments import FiniteFloat, Number, Point, Points, Text
 from kind_distance.studio.changes.desk import Changed, Desk, find, next_number, put, without
-from kind_distance.studio.plates import departure_of
 
 CHANGES = ("add_note", "set_note", "remove_note", "add_departure", "set_departure", "remove_departure")
 WRITTEN = ("colour", "memory")  # kinds that say nothing without words

@@ -6,7 +6,7 @@ from dataclasses import replace
 
 from kind_distance.core.passes.pace import LEAST_IN_ALL, own_paces, pace_for
 from kind_distance.errors import DomainError
-from kind_distance.studio.calendar import log_of
+from kind_distance.stages.sessions.calendar import log_of
 from kind_distance.studio.changes.desk import Changed, Desk
 from kind_distance.studio.changes.passes import own_passes
 

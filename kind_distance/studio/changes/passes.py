@@ -7,6 +7,7 @@ from typing import Annotated, Any
 
 from pydantic import Field
 
+from kind_distance.clock import minute_of
 from kind_distance.core.paint.drying import Aid
 from kind_distance.core.paint.media import WATER_BORNE, Medium, medium_of
 from kind_distance.core.paint.underlay import UNDERLAY
@@ -20,11 +21,10 @@ from kind_distance.rows import MeantSo, PassRecord, State, UnderlayRecord
 from kind_distance.rows.checking import check_count, checked
 from kind_distance.rows.marks import fields_of
 from kind_distance.rows.state import kind_named
+from kind_distance.stages.passes.work import by_hand, own_list
+from kind_distance.stages.planes.strokes import plane_numbers
 from kind_distance.studio.changes.arguments import FiniteFloat, Number, Rank, Text, settable
 from kind_distance.studio.changes.desk import LONGEST_NAME, Changed, Desk, clean_text, find, next_number, put, told
-from kind_distance.studio.clock import minute_of
-from kind_distance.studio.strokes import plane_numbers
-from kind_distance.studio.workplan import by_hand, own_list
 
 CHANGES = (
     "derive_passes",

@@ -14,10 +14,11 @@ from kind_distance.core.depth.settle import REACH, settle_line
 from kind_distance.core.paint.handling import Handling
 from kind_distance.core.wording import say_list
 from kind_distance.errors import DomainError, InUseError
+from kind_distance.pictures import darkroom
+from kind_distance.pictures.plates import main_source, plate_of
 from kind_distance.rows import PlaneRecord, StrokeRecord
 from kind_distance.rows.checking import checked
 from kind_distance.rows.words import FARTHEST_M, PlaneKind, StrokeKind
-from kind_distance.studio import darkroom
 from kind_distance.studio.changes.arguments import FiniteFloat, Number, Rank, Text, settable
 from kind_distance.studio.changes.desk import (
     LONGEST_NAME,
@@ -31,7 +32,6 @@ from kind_distance.studio.changes.desk import (
     told,
     without,
 )
-from kind_distance.studio.plates import main_source, plate_of
 
 CHANGES = (
     "propose_planes",

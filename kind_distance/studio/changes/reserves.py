@@ -6,7 +6,7 @@ from typing import Annotated, Any
 
 from pydantic import Field
 
-from kind_distance.core.depth.kept import Reserve
+from kind_distance.core.depth.reserved_lights import Reserve
 from kind_distance.errors import DomainError
 from kind_distance.rows import ReserveRecord
 from kind_distance.rows.words import KeepWay

@@ -7,20 +7,20 @@ from typing import Annotated, Any, Literal
 
 from pydantic import Field
 
-from kind_distance.core.schedule.byhand import put_by_hand
+from kind_distance.clock import iso, minute_of, say_moment
 from kind_distance.core.schedule.model import Problem
+from kind_distance.core.schedule.placed_by_hand import put_by_hand
 from kind_distance.core.schedule.plan import later_starts
 from kind_distance.core.wording import first_upper
 from kind_distance.errors import DomainError, InUseError, NotFoundError
 from kind_distance.rows import KeptPlace, SessionRecord, State
 from kind_distance.rows.checking import check_count, checked
 from kind_distance.rows.state import kind_named
+from kind_distance.stages.passes.work import fixed_of, kept_of, offered, session_from
+from kind_distance.stages.sessions.outdoors import station_at
 from kind_distance.studio.changes.arguments import FiniteFloat, Minute, Number, Text, settable
 from kind_distance.studio.changes.desk import Changed, Desk, find, next_number, told, without
 from kind_distance.studio.changes.passes import own_passes
-from kind_distance.studio.clock import iso, minute_of, say_moment
-from kind_distance.studio.outside import station_at
-from kind_distance.studio.workplan import fixed_of, kept_of, offered, session_from
 
 CHANGES = (
     "add_session",

@@ -11,8 +11,8 @@ from kind_distance.core.picture.page import Corners
 from kind_distance.core.picture.turning import check_tilt
 from kind_distance.errors import DomainError, InUseError
 from kind_distance.exchange.pictures import PictureFacts
+from kind_distance.pictures import darkroom
 from kind_distance.rows import CardPlace, SourceRecord, State
-from kind_distance.studio import darkroom
 from kind_distance.studio.changes.arguments import FiniteFloat, Number, Text, settable
 from kind_distance.studio.changes.desk import LONGEST_NAME, Changed, Desk, find, next_number, put, told, without
 

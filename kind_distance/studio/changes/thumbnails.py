@@ -9,11 +9,8 @@ from pydantic import Field
 
 from kind_distance.core.picture.focus import USUAL_REACH, Focus
 from kind_distance.errors import DomainError
-from kind_distance.rows import EditRecord, State, ThumbnailRecord
-from kind_distance.studio import darkroom
-from kind_distance.studio.changes.arguments import CropPx, Cuts, FiniteFloat, Number, Text
-from kind_distance.studio.changes.desk import LONGEST_NAME, Changed, Desk, clean_text, next_number, put, without
-from kind_distance.studio.plates import (
+from kind_distance.pictures import darkroom
+from kind_distance.pictures.plates import (
     crop_of,
     framing_of,
     plate_of,
@@ -21,6 +18,9 @@ from kind_distance.studio.plates import (
     source_of,
     thumbnail_of,
 )
+from kind_distance.rows import EditRecord, State, ThumbnailRecord
+from kind_distance.studio.changes.arguments import CropPx, Cuts, FiniteFloat, Number, Text
+from kind_distance.studio.changes.desk import LONGEST_NAME, Changed, Desk, clean_text, next_number, put, without
 
 CHANGES = (
     "set_focus",

@@ -11,6 +11,7 @@ from contextlib import contextmanager
 from dataclasses import fields as fields_of_class
 from typing import Any
 
+from kind_distance.clock import iso, minute_of
 from kind_distance.core.colour.keys import key_range
 from kind_distance.core.depth.plan import DepthSettings
 from kind_distance.core.depth.veil import profile_of, with_airlight
@@ -26,10 +27,13 @@ from kind_distance.errors import DocumentError, DomainError, KindDistanceError
 from kind_distance.exchange.document.faults import numbers_of
 from kind_distance.exchange.document.schema import LISTS
 from kind_distance.exchange.pictures import PictureFacts
+from kind_distance.pictures.plates import departure_of, framing_of, plate_of, settings_of, source_of
 from kind_distance.rows import Brief, KeptPlace, PassRecord, SourceRecord, State, StrokeRecord, ThumbnailRecord
 from kind_distance.rows.checking import checked
 from kind_distance.rows.marks import CropOfPicture, Moment, RefersTo, fields_of, inner_row
 from kind_distance.rows.state import Kind, kind_named, with_parts
+from kind_distance.stages.passes.work import session_from
+from kind_distance.stages.planes.strokes import stroke_of
 from kind_distance.studio.changes.brief import checked_brief
 from kind_distance.studio.changes.elements import check_element
 from kind_distance.studio.changes.notes import check_note
@@ -38,10 +42,6 @@ from kind_distance.studio.changes.planes import check_plane
 from kind_distance.studio.changes.reserves import check_reserve
 from kind_distance.studio.changes.sessions import checked_sessions
 from kind_distance.studio.changes.sources import check_air, with_source
-from kind_distance.studio.clock import iso, minute_of
-from kind_distance.studio.plates import departure_of, framing_of, plate_of, settings_of, source_of
-from kind_distance.studio.strokes import stroke_of
-from kind_distance.studio.workplan import session_from
 
 Taken = Mapping[str, tuple[str, PictureFacts]]
 USUAL_SHARE = 0.25  # of a plane, to guess the minutes of a pass that names none

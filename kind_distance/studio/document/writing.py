@@ -12,19 +12,19 @@ from collections.abc import Sequence
 from pathlib import Path
 from typing import IO, Any
 
+from kind_distance.clock import iso
 from kind_distance.exchange.document.reading import NAME_IN_ZIP
 from kind_distance.exchange.document.schema import FORMAT, LISTS, VERSION, by_name
 from kind_distance.exchange.pictures import jpeg
+from kind_distance.pictures import darkroom
+from kind_distance.pictures.plates import plate_of, source_of
 from kind_distance.rows import SourceRecord, State
 from kind_distance.rows.marks import CropOfPicture, Field, Moment, NotInDocument, RefersTo, fields_of, inner_row
 from kind_distance.rows.plain import to_plain
 from kind_distance.rows.state import rows_of
 from kind_distance.store import pictures
 from kind_distance.store.database import opened
-from kind_distance.studio import darkroom
 from kind_distance.studio.changes.desk import numbered_name
-from kind_distance.studio.clock import iso
-from kind_distance.studio.plates import plate_of, source_of
 from kind_distance.studio.survey import Survey
 
 ZIP_TIME = (2026, 1, 1, 0, 0, 0)

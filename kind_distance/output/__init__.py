@@ -1,0 +1,1 @@
+"""Files and sheets made of a painting."""

@@ -1,0 +1,1 @@
+"""Pictures as the application works on them: developed, cut, shrunk, remembered."""

@@ -1,0 +1,1 @@
+"""Passes: derived, ordered, judged, and the sides that painters take."""

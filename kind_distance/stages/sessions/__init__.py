@@ -1,0 +1,1 @@
+"""Sessions: air and light outdoors, the calendar, cautions."""

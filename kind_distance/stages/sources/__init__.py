@@ -1,0 +1,1 @@
+"""Sources: references, their light, arrows and notes on them."""

@@ -1,0 +1,1 @@
+"""Thumbnails: what is read on them, in numbers and words."""
