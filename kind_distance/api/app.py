@@ -12,9 +12,17 @@ from pathlib import Path
 from fastapi import FastAPI
 
 from kind_distance import __version__
-from kind_distance.api import exports, pages, paintings, pictures, problems, shelf
-from kind_distance.api import picture_previews as tries
-from kind_distance.api import plan_previews as worktries
+from kind_distance.api import (
+    exports,
+    mixes,
+    pages,
+    paintings,
+    picture_previews,
+    pictures,
+    plan_previews,
+    problems,
+    shelf,
+)
 from kind_distance.api.context import Context
 from kind_distance.api.guard import Guard
 from kind_distance.store.database import migrate, opened
@@ -66,8 +74,8 @@ def create_app(file: Path, clock: Callable[[], datetime] = local_now, dist: Path
     )
     app.state.context = Context(Studio(file), clock)
     problems.install(app)
-    for router in (shelf.router, paintings.router, pictures.router, tries.router, worktries.router, exports.router):
-        app.include_router(router)
+    for each in (shelf, paintings, pictures, picture_previews, plan_previews, mixes, exports):
+        app.include_router(each.router)
     pages.install(app, dist)
     app.add_middleware(Guard)
     return app

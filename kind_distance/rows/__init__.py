@@ -5,6 +5,7 @@ what happens to a row when something it hangs on goes.
 """
 
 from kind_distance.rows.brief import Brief, LightSpan
+from kind_distance.rows.mixes import MixPart, MixRecord, TubeRecord, WetDryRecord
 from kind_distance.rows.passes import CountPainted, PassRecord
 from kind_distance.rows.planes import (
     BorderRecord,
@@ -31,7 +32,7 @@ Point = tuple[float, float]
 
 __all__ = [
     "BorderRecord", "Brief", "CardPlace", "CountPainted", "Counter", "DepartureRecord", "EditRecord", "ElementRecord",
-    "HiddenBy", "KeptPlace", "LightSpan", "MeantSo", "NoteRecord", "PairRecord", "PassRecord", "PlaneRecord", "Point",
-    "ReserveRecord", "SessionRecord", "SourceRecord", "State", "StrokeRecord", "ThumbnailRecord", "UnderlayRecord",
-    "next_number",
+    "HiddenBy", "KeptPlace", "LightSpan", "MeantSo", "MixPart", "MixRecord", "NoteRecord", "PairRecord", "PassRecord",
+    "PlaneRecord", "Point", "ReserveRecord", "SessionRecord", "SourceRecord", "State", "StrokeRecord",
+    "ThumbnailRecord", "TubeRecord", "UnderlayRecord", "WetDryRecord", "next_number",
 ]  # fmt: skip

@@ -15,6 +15,7 @@ from kind_distance.rows.words import (
     Centimetres,
     Coordinate,
     DivisionLiked,
+    DriesTo,
     EyePath,
     Fidelity,
     Foreground,
@@ -110,6 +111,8 @@ class Brief:
     fidelity: Annotated[Fidelity, Words(says="Follow the photo, or depart from it.")] = ""
     moving_light: Annotated[MovingLight, Words(says="Fix the light at the start, or go after it.")] = ""
     division: Annotated[DivisionLiked, Words(says="Thirds, or an unusual division.")] = ""
+    dries_to: Annotated[DriesTo, Words(says="Acrylic: dries darker, or darks lighter and lights darker.")] = ""
+    few_tubes: Annotated[bool, Words(says="Whether few tubes count more than the last bit of nearness.")] = False
     pace: Annotated[
         Factor | None, Words("own pace", "Minutes taken over minutes planned, where no log tells it yet.")
     ] = None

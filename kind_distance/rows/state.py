@@ -8,6 +8,7 @@ from typing import Annotated, Any, get_args
 
 from kind_distance.rows.brief import Brief
 from kind_distance.rows.marks import Many, NotInDocument, bare, fields_of
+from kind_distance.rows.mixes import MixRecord, TubeRecord, WetDryRecord
 from kind_distance.rows.passes import PassRecord
 from kind_distance.rows.planes import BorderRecord, ElementRecord, PairRecord, PlaneRecord, UnderlayRecord
 from kind_distance.rows.sessions import Counter, KeptPlace, MeantSo, SessionRecord
@@ -41,6 +42,9 @@ class State:
     kept_plan: Annotated[tuple[KeptPlace, ...], Many("kept_place", 120, "places in a plan", "kept_plan", "place")] = ()
     borders: Annotated[tuple[BorderRecord, ...], Many("border", 80, "borders", order="far, near")] = ()
     underlays: Annotated[tuple[UnderlayRecord, ...], Many("underlay", 40, "pale bases")] = ()
+    tubes: Annotated[tuple[TubeRecord, ...], Many("tube", 40, "tubes")] = ()
+    mixes: Annotated[tuple[MixRecord, ...], Many("mix", 90, "recipes")] = ()
+    wet_dry: Annotated[tuple[WetDryRecord, ...], Many("wet_dry", 60, "wet and dry swatches")] = ()
     counters: Annotated[tuple[Counter, ...], Many("counter", 40, "counters", order="kind"), NotInDocument()] = ()
 
 

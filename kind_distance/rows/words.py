@@ -34,6 +34,7 @@ Millimetres = Annotated[float, Ge(0.1), Le(300), Unit("mm")]
 
 PlaneKind = Literal["sky", "land", "water"]
 Nature = Literal["solid", "see_through", "glass", "accents"]
+DriesTo = Literal["", "darker", "both"]
 Body = Literal["", "thin", "thick"]
 Marks = Literal["", "soft", "broken"]
 SourceKind = Literal["photo", "page", "sketch", "study", "painting"]

@@ -7,7 +7,7 @@ import numpy as np
 
 from kind_distance.core.depth.marking import Stroke, draw_planes, line_sides, mark_planes, middles, walk
 from kind_distance.core.depth.proposal import find_sky, propose_planes, usual_names
-from kind_distance.core.depth.readings import BESIDE, _Beside, read_borders, read_planes
+from kind_distance.core.depth.readings import BESIDE, _NextToBorder, read_borders, read_planes
 from kind_distance.core.depth.segments import Segments, build_segments, segment_ids
 from kind_distance.errors import DomainError
 from tests.support import band_labels, bands, hill_picture, working
@@ -261,7 +261,7 @@ class BesideABorder(unittest.TestCase):
             mask = (held == plane).astype(np.float32)
             whole = cv2.blur(small * mask, (size, size)) / np.maximum(cv2.blur(mask, (size, size)), 1e-6)
             near = cv2.dilate(mask, np.ones((size, size), np.uint8)) > 0
-            read = _Beside(small, held, plane, reach).at(*np.nonzero(near))
+            read = _NextToBorder(small, held, plane, reach).at(*np.nonzero(near))
             np.testing.assert_allclose(read, whole[near], rtol=2e-4)
 
 

@@ -15,6 +15,7 @@ from kind_distance.studio.changes import (
     depth,
     elements,
     judgements,
+    mixes,
     notes,
     pace,
     passes,
@@ -42,6 +43,7 @@ MODULES = (
     recipes,
     pace,
     sessions,
+    mixes,
     judgements,
 )
 CHANGES: dict[str, Change] = {

@@ -7,8 +7,10 @@ from dataclasses import replace
 from kind_distance.core.passes.audit import UNSAFE
 from kind_distance.errors import DomainError, NotFoundError
 from kind_distance.rows import MeantSo
+from kind_distance.stages.mixes.judging import judge_mixes
 from kind_distance.studio.changes.arguments import Text
 from kind_distance.studio.changes.desk import Changed, Desk, clean_text
+from kind_distance.studio.changes.mixes import mixes_on
 
 CHANGES = ("mean_it_so", "hear_again")
 USUAL_REASON = "Meant so."
@@ -16,7 +18,8 @@ USUAL_REASON = "Meant so."
 
 def mean_it_so(desk: Desk, *, key: Text, reason: Text = "") -> Changed:
     """Silence a judgement; the reason is printed with the plan."""
-    found = next((each for each in desk.survey().judgements if each.key == key), None)
+    every = [*desk.survey().judgements, *judge_mixes(desk.state, mixes_on(desk))]
+    found = next((each for each in every if each.key == key), None)
     if found is None:
         raise NotFoundError("judgement", key[:60])
     if found.kind == UNSAFE and not reason.strip():

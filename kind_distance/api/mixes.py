@@ -1,0 +1,397 @@
+"""Routes of the mixes: the palette, recipes for every plane, batches, and trying a recipe without keeping it."""
+
+from __future__ import annotations
+
+from typing import Annotated, Literal
+
+import numpy as np
+from fastapi import APIRouter, Path, Query
+from pydantic import BaseModel, Field
+
+from kind_distance.api.context import Here
+from kind_distance.api.judgementmodels import JudgementView
+from kind_distance.api.pictureviews import judgement_view
+from kind_distance.clock import say_moment
+from kind_distance.core.colour.lab import ciede2000
+from kind_distance.core.colour.munsell import value_from_luminance
+from kind_distance.core.colour.srgb import TO_XYZ, codes_from_linear
+from kind_distance.core.mixing.drying_shift import Shift
+from kind_distance.core.mixing.recipes import (
+    CLOSE,
+    Found,
+    Recipe,
+    fewest_tubes,
+    mix_of,
+    mixes_of,
+    water_parts,
+)
+from kind_distance.core.mixing.spectrum import WHITE_XYZ, xyz_of_lab
+from kind_distance.core.mixing.tubes import role_of, warmth_of
+from kind_distance.core.wording import say_minutes
+from kind_distance.errors import DomainError, NotFoundError
+from kind_distance.rows import State
+from kind_distance.rows.mixes import ColourFrom, OpacityClass, Stains, StringPart
+from kind_distance.stages.mixes.batches import Batch, batches_of, used_ml
+from kind_distance.stages.mixes.judging import is_strong, judge_mixes, reaching_tubes
+from kind_distance.stages.mixes.nominal import PIGMENTS
+from kind_distance.stages.mixes.palette import Palette, missing_parts, palette_of, shift_of
+from kind_distance.stages.mixes.strings import Mix, strings_of, targets_of
+
+router = APIRouter(tags=["mixes"])
+Lab = tuple[float, float, float]
+Number = Annotated[int, Path(ge=1, le=1_000_000_000)]
+SAID_OPACITY = {"T": "transparent", "ST": "semi-transparent", "SO": "semi-opaque", "O": "opaque"}
+REACH_SAID = {"match": "a match", "close": "close", "out_of_reach": "out of this palette's reach"}
+INK_FROM = 55.0  # L* above which black reads better than white
+
+
+class UsualTubeView(BaseModel):
+    """A usual tube that can be put on a palette; its colour is from memory."""
+
+    pigment: str
+    name: str
+    colour: str
+    tint: str | None
+    opacity_said: str
+    role: str
+    hazard: str
+
+
+class TubeView(BaseModel):
+    """A tube on the palette."""
+
+    number: int
+    name: str
+    pigment: str
+    colour: str
+    tint: str | None
+    opacity: OpacityClass
+    opacity_said: str
+    role: str
+    warmth: Literal["warm", "cool", "neutral"]
+    strong: bool
+    white: bool
+    stains: Stains
+    dries: str
+    hazard: str
+    price: float | None
+    ml: float | None
+    colour_from: ColourFrom
+    barred: bool
+    used_ml: float = Field(description="What all batches want of it. [ml]")
+    recipes: int = Field(description="In how many recipes it is.")
+
+
+class PartView(BaseModel):
+    """So many parts of a tube."""
+
+    tube: int
+    name: str
+    count: int
+    colour: str
+
+
+class RecipeView(BaseModel):
+    """A recipe in whole parts, and what it makes."""
+
+    parts: list[PartView]
+    said: str
+    strength: float | None
+    water: int | None = Field(description="Parts of water to one of paint, for a wash.")
+    colour: str
+    ink: str
+    value: float
+    difference: float
+    reach: Literal["match", "close", "out_of_reach"]
+    reach_said: str
+
+
+class MixView(BaseModel):
+    """One place of a string: what is wanted, and the recipe for it."""
+
+    plane: int
+    part: StringPart
+    wanted: str
+    value: float
+    recipe: RecipeView
+    locked: bool
+    steps_said: str
+    wet: float | None
+    wet_said: str
+    others: list[RecipeView]
+    same_hue: RecipeView | None
+    batch: str
+
+
+class BatchView(BaseModel):
+    """One mix and all that is painted with it."""
+
+    name: str
+    said: str
+    colour: str
+    ml: float
+    passes: list[int]
+    strings: list[tuple[int, StringPart]]
+    when_said: str
+
+
+class MixesView(BaseModel):
+    """The palette with a recipe for every plane."""
+
+    medium_transparent: bool
+    tubes: list[TubeView]
+    mixes: list[MixView]
+    batches: list[BatchView]
+    missing: list[str]
+    judgements: list[JudgementView]
+    shift_said: str
+    total_said: str
+
+
+class FewTubesView(BaseModel):
+    """The fewest tubes of a palette that still reach its colours within a tolerance."""
+
+    tubes: list[int]
+    said: str
+
+
+class TriedRecipeView(BaseModel):
+    """What a recipe of one's own makes, beside what is wanted."""
+
+    recipe: RecipeView
+    wanted: str
+
+
+def hex_of(lab: Lab) -> str:
+    """Write a CIELAB colour as the screen wants it; what the screen cannot show is drawn to its rim."""
+    xyz = xyz_of_lab(np.array(lab)) / WHITE_XYZ * TO_XYZ.sum(axis=1)
+    linear = np.linalg.solve(TO_XYZ, xyz)
+    red, green, blue = (int(c) for c in codes_from_linear(np.clip(linear, 0, 1)))
+    return f"#{red:02x}{green:02x}{blue:02x}"
+
+
+def _value(lab: Lab) -> float:
+    y = ((lab[0] + 16) / 116) ** 3 if lab[0] > 8 else lab[0] / 903.3
+    return round(float(value_from_luminance(np.array([100 * y]))[0]), 2)
+
+
+def _recipe(recipe: Recipe, palette: Palette) -> RecipeView:
+    parts = [
+        PartView(
+            tube=palette.records[at].number, name=palette.records[at].name, count=count,
+            colour=hex_of(palette.tubes[at].masstone),
+        )
+        for at, count in recipe.parts
+    ]  # fmt: skip
+    water = None if recipe.strength is None else water_parts(recipe.strength)
+    said = " · ".join(f"{each.count} {each.name.lower()}" for each in parts)
+    if water is not None:
+        said += f", in {water} of water" if water else ", hardly any water"
+    return RecipeView(
+        parts=parts,
+        said=said,
+        strength=recipe.strength,
+        water=water,
+        colour=hex_of(recipe.lab),
+        ink="#111111" if recipe.lab[0] > INK_FROM else "#ffffff",
+        value=_value(recipe.lab),
+        difference=round(recipe.difference, 1),
+        reach=recipe.reach,
+        reach_said=REACH_SAID[recipe.reach],
+    )
+
+
+def _steps_said(mix: Mix, palette: Palette) -> str:
+    if mix.steps is None:
+        return ""
+    first = " · ".join(f"{count} {palette.records[at].name.lower()}" for at, count in mix.steps.first)
+    white = palette.records[mix.steps.white].name.lower()
+    return f"First {first}; then 1 part of that to {mix.steps.white_parts} of {white}."
+
+
+def _wet_said(mix: Mix, shift: Shift) -> str:
+    wanted = mix.target.value
+    if mix.wet is None:
+        return "One layer does not get there: it dries lighter. Lay it twice."
+    moved = shift.dry(mix.wet) - mix.wet
+    if abs(moved) < 0.08:
+        return f"Mix it to {mix.wet:.1f}: it stays so as it dries."
+    way = "lighter" if moved > 0 else "darker"
+    return f"Mix it to {mix.wet:.1f}: it dries {way}, to {wanted:.1f}, give or take {shift.error:.2f}."
+
+
+def _tube(at: int, palette: Palette, mixes: list[Mix], used: list[float]) -> TubeView:
+    record, tube = palette.records[at], palette.tubes[at]
+    return TubeView(
+        number=record.number,
+        name=record.name,
+        pigment=record.pigment,
+        colour=hex_of(record.masstone),
+        tint=None if record.tint is None else hex_of(record.tint),
+        opacity=record.opacity,
+        opacity_said=SAID_OPACITY[record.opacity],
+        role=role_of(tube),
+        warmth=warmth_of(tube),
+        strong=is_strong(tube),
+        white=record.white,
+        stains=record.stains,
+        dries=record.dries,
+        hazard=record.hazard,
+        price=record.price,
+        ml=record.ml,
+        colour_from=record.colour_from,
+        barred=record.barred,
+        used_ml=round(used[at], 1),
+        recipes=sum(at in mix.recipe.tubes for mix in mixes),
+    )
+
+
+def _mix(mix: Mix, palette: Palette, shift: Shift, names: dict[tuple[int, str], str]) -> MixView:
+    found: Found | None = mix.found
+    return MixView(
+        plane=mix.target.plane,
+        part=mix.target.part,
+        wanted=hex_of(mix.target.lab),
+        value=round(mix.target.value, 2),
+        recipe=_recipe(mix.recipe, palette),
+        locked=mix.own is not None,
+        steps_said=_steps_said(mix, palette),
+        wet=None if mix.wet is None else round(mix.wet, 2),
+        wet_said=_wet_said(mix, shift),
+        others=[] if found is None else [_recipe(each, palette) for each in found.others],
+        same_hue=None if found is None or found.same_hue is None else _recipe(found.same_hue, palette),
+        batch=names.get((mix.target.plane, mix.target.part), ""),
+    )
+
+
+def _letter(at: int) -> str:
+    return chr(ord("A") + at) if at < 26 else f"{chr(ord('A') + at // 26 - 1)}{chr(ord('A') + at % 26)}"
+
+
+def _batch(at: int, batch: Batch, palette: Palette, state: State, now_min: int) -> BatchView:
+    names = {plane.rank: plane.name for plane in state.planes}
+    lab = mix_of(palette.tubes, batch.parts, strength=batch.strength)
+    when = ""
+    if batch.begin is not None:
+        when = f"{say_moment(batch.begin, now_min)}"
+        if batch.open_min is not None and batch.open_min < 1440:
+            when += f"; a pile stays open about {say_minutes(round(batch.open_min))}"
+        if batch.times > 1:
+            when += f"; mixed for {batch.times} sessions"
+    return BatchView(
+        name=_letter(at),
+        said=", ".join(f"{names[rank]} {part}" for rank, part in batch.strings),
+        colour=hex_of(lab),
+        ml=round(batch.ml, 1),
+        passes=list(batch.passes),
+        strings=[(rank, part) for rank, part in batch.strings],
+        when_said=when,
+    )
+
+
+def _shift_said(shift: Shift) -> str:
+    by = f"by {shift.pairs} of your swatches" if shift.pairs else "by a usual curve, until your own swatches move it"
+    return f"Drying is reckoned {by}; a prediction is off by about {shift.error:.2f} V."
+
+
+@router.get("/api/pigments", summary="List usual tubes")
+def pigments() -> list[UsualTubeView]:
+    """List tubes that a palette may begin with; colours are from memory, not measured."""
+    from kind_distance.core.mixing.tubes import Tube
+
+    return [
+        UsualTubeView(
+            pigment=each.index, name=each.name, colour=hex_of(each.masstone),
+            tint=None if each.tint is None else hex_of(each.tint), opacity_said=SAID_OPACITY[each.opacity],
+            role=role_of(Tube(each.masstone, each.tint, 10.0, each.opacity, each.white)), hazard=each.hazard,
+        )
+        for each in PIGMENTS
+    ]  # fmt: skip
+
+
+@router.get("/api/paintings/{painting_id}/mixes", summary="Show the palette with all recipes")
+def mixes(here: Here, painting_id: Number) -> MixesView:
+    """Work out a recipe for every plane's light, mass and dark."""
+    desk = here.studio.desk(painting_id, here.clock())
+    state, found = desk.state, desk.survey()
+    palette, shift = palette_of(state), shift_of(state)
+    made = strings_of(state, targets_of(desk.file, state, found.depth))
+    batches = batches_of(state, made, found.work)
+    names = {string: _letter(at) for at, batch in enumerate(batches) for string in batch.strings}
+    used = used_ml(batches, len(palette.tubes))
+    reasons = {each.key: each.reason for each in state.meant_so}
+    total = sum(batch.ml for batch in batches)
+    return MixesView(
+        medium_transparent=palette.transparent,
+        tubes=[_tube(at, palette, made, used) for at in range(len(palette.tubes))],
+        mixes=[_mix(mix, palette, shift, names) for mix in made],
+        batches=[_batch(at, each, palette, state, here.now_min) for at, each in enumerate(batches)],
+        missing=missing_parts(palette) if palette.tubes else [],
+        judgements=[judgement_view(each, reasons.get(each.key)) for each in judge_mixes(state, made)],
+        shift_said=_shift_said(shift),
+        total_said=f"{len(batches)} mixes, about {total:.0f} ml in all" if batches else "",
+    )
+
+
+@router.get("/api/paintings/{painting_id}/mixes/few", summary="Find the fewest tubes that do")
+def few_tubes(
+    here: Here, painting_id: Number, tolerance: Annotated[float, Query(ge=1, le=12, allow_inf_nan=False)] = CLOSE
+) -> FewTubesView:
+    """Find few tubes that still reach every plane within a tolerance (CIEDE2000)."""
+    desk = here.studio.desk(painting_id, here.clock())
+    palette = palette_of(desk.state)
+    if not palette.tubes:
+        raise DomainError("There is no palette yet.", "Put tubes on it first.")
+    targets = [each.lab for each in targets_of(desk.file, desk.state, desk.survey().depth)]
+    laid = mixes_of(palette.tubes, transparent=palette.transparent)
+    stay, reached = fewest_tubes(laid, targets, tolerance, len(palette.tubes))
+    named = ", ".join(palette.records[at].name.lower() for at in stay)
+    left = len(reached) - sum(reached)
+    said = f"{len(stay)} of {len(palette.tubes)} tubes reach {sum(reached)} of {len(reached)} colours: {named}."
+    if left:
+        said += f" {left} are out of reach of the whole palette too."
+    return FewTubesView(tubes=[palette.records[at].number for at in stay], said=said)
+
+
+@router.get("/api/paintings/{painting_id}/mixes/tried", summary="See what a recipe makes")
+def tried(
+    here: Here,
+    painting_id: Number,
+    plane: Annotated[int, Query(ge=1, le=9)],
+    part: StringPart,
+    parts: Annotated[str, Query(max_length=200, pattern=r"^\d{1,6}:\d{1,4}(,\d{1,6}:\d{1,4}){0,5}$")],
+    strength: Annotated[float | None, Query(ge=0.005, le=4, allow_inf_nan=False)] = None,
+) -> TriedRecipeView:
+    """Say what parts of tubes make, without keeping it; `parts` is ``tube:count`` with commas between."""
+    desk = here.studio.desk(painting_id, here.clock())
+    palette = palette_of(desk.state)
+    known = {each.number: at for at, each in enumerate(palette.records)}
+    told = [(int(tube), int(count)) for tube, count in (each.split(":") for each in parts.split(","))]
+    for tube, _ in told:
+        if tube not in known:
+            raise NotFoundError("tube", tube)
+    whole = tuple((known[tube], count) for tube, count in told if count)
+    if not whole:
+        raise DomainError("A recipe of no parts makes nothing.", "Give at least one tube a part.")
+    targets = targets_of(desk.file, desk.state, desk.survey().depth)
+    target = next((each for each in targets if (each.plane, each.part) == (plane, part)), None)
+    if target is None:
+        raise NotFoundError("plane", plane)
+    strength = (strength or 0.2) if palette.transparent else None
+    lab = mix_of(palette.tubes, whole, strength=strength)
+    away = float(ciede2000(np.array([lab]), np.array([target.lab]))[0])
+    return TriedRecipeView(recipe=_recipe(Recipe(whole, strength, lab, away), palette), wanted=hex_of(target.lab))
+
+
+@router.get("/api/paintings/{painting_id}/mixes/reach", summary="Find which tube would reach a colour")
+def reach(
+    here: Here, painting_id: Number, plane: Annotated[int, Query(ge=1, le=9)], part: StringPart
+) -> list[UsualTubeView]:
+    """Name usual tubes with which an out-of-reach colour would be reached."""
+    desk = here.studio.desk(painting_id, here.clock())
+    made = strings_of(desk.state, targets_of(desk.file, desk.state, desk.survey().depth))
+    mix = next((each for each in made if (each.target.plane, each.target.part) == (plane, part)), None)
+    if mix is None:
+        raise NotFoundError("plane", plane)
+    helping = [index for index, _ in reaching_tubes(palette_of(desk.state), mix.target.lab, mix.recipe.difference)]
+    return [each for each in pigments() if each.pigment in helping]

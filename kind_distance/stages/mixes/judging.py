@@ -1,0 +1,199 @@
+"""What is judged of the mixes: what is out of reach, what nobody will tell apart, what runs away with a pale one."""
+
+from __future__ import annotations
+
+from itertools import combinations
+
+import numpy as np
+
+from kind_distance.core.colour.lab import ciede2000
+from kind_distance.core.judgement import Judgement, Remedy, most_costly_first
+from kind_distance.core.mixing.recipes import find_recipe, mixes_of
+from kind_distance.core.mixing.tubes import Tube, paint_of, role_of
+from kind_distance.core.wording import say_list
+from kind_distance.follow import step
+from kind_distance.rows import State
+from kind_distance.stages.mixes.nominal import PIGMENTS, Pigment
+from kind_distance.stages.mixes.palette import Palette, missing_parts, palette_of
+from kind_distance.stages.mixes.strings import Mix, targets_of
+
+__all__ = ["judge_mixes", "reaching_tubes", "targets_of"]
+
+STAGE = "mixes"
+STRONG_K = 30.0  # absorption from which a tube runs away with a pale mix; phthalos and some yellows have it
+PALE_VALUE = 6.5  # [V]
+SAME_TO_THE_EYE = 1.0  # CIEDE2000 that nobody tells apart in two places of a picture; common practice, no source
+BLACK_SHARE = 0.34  # of a mix from which it is a black one
+TRIED = 2  # tubes that are offered where one is missing
+
+
+def is_strong(tube: Tube) -> bool:
+    """Whether a tube takes over a pale mix by the least part too much."""
+    return not tube.white and float(paint_of(tube)[0].max()) >= STRONG_K
+
+
+def _pigment_tube(pigment: Pigment) -> Tube:
+    return Tube(pigment.masstone, pigment.tint, 10.0, pigment.opacity, pigment.white)
+
+
+def reaching_tubes(palette: Palette, target: tuple[float, float, float], best: float) -> list[tuple[str, float]]:
+    """Find usual tubes with which a target would be reached: Colour Index name and the distance left."""
+    known = {each.pigment for each in palette.records}
+    allowed = [at for at in range(len(palette.tubes)) if at not in palette.barred]
+    found = []
+    for pigment in PIGMENTS:
+        if pigment.index in known or pigment.white:
+            continue
+        # With it and any two of the others: enough to see whether it helps.
+        tubes = (*(palette.tubes[at] for at in allowed[:9]), _pigment_tube(pigment))
+        away = find_recipe(tubes, mixes_of(tubes, transparent=palette.transparent), target).recipe.difference
+        if away < best - 1:
+            found.append((pigment.index, away))
+    return sorted(found, key=lambda each: each[1])[:TRIED]
+
+
+def _out_of_reach(state: State, palette: Palette, mixes: list[Mix]) -> list[Judgement]:
+    """Say what the palette does not reach: one judgement for each plane, with the worst of its string."""
+    found = []
+    for plane in state.planes:
+        far = [each for each in mixes if each.target.plane == plane.rank and each.recipe.reach == "out_of_reach"]
+        if not far:
+            continue
+        worst = max(far, key=lambda each: each.recipe.difference)
+        wanted, made = worst.target.lab, worst.recipe.lab
+        chroma, reached = float(np.hypot(*wanted[1:])), float(np.hypot(*made[1:]))
+        if worst.recipe.lab[0] > wanted[0] + 5:
+            why = f"it is to be {worst.target.value:.1f}, and the darkest of that colour here is lighter"
+        elif chroma > reached + 2:
+            why = f"it wants chroma {chroma:.0f}, and these tubes reach {reached:.0f} there"
+        else:
+            why = "no mix of these tubes comes near"
+        helps = reaching_tubes(palette, wanted, worst.recipe.difference)
+        named = {each.index: each.name for each in PIGMENTS}
+        remedies = [Remedy(f"Add {named[index].lower()}", "add_tubes", {"pigments": [index]}) for index, _ in helps]
+        tail = f" {say_list([named[index] for index, _ in helps])} would bring it nearer." if helps else ""
+        found.append(
+            Judgement(
+                f"out_of_reach:p{plane.number}", "out_of_reach", STAGE, "mild",
+                f"{plane.name}, {worst.target.part}: out of this palette's reach",
+                f"The nearest mix is {worst.recipe.difference:.0f} away: {why}.{tail} Or plan it duller: what lies "
+                "beside it decides how bright it looks.",
+                worst.recipe.difference, (plane.rank,), tuple(remedies),
+            )
+        )  # fmt: skip
+    return found
+
+
+def _told_apart(state: State, mixes: list[Mix]) -> list[Judgement]:
+    """Name mixes of different planes that nobody will tell apart, though they are mixed differently."""
+    alike = []
+    for one, other in combinations(mixes, 2):
+        if one.target.plane == other.target.plane or one.recipe.parts == other.recipe.parts:
+            continue
+        away = float(ciede2000(np.array([one.recipe.lab]), np.array([other.recipe.lab]))[0])
+        if away < SAME_TO_THE_EYE:
+            alike.append((one, other))
+    if not alike:
+        return []
+    name = {plane.rank: plane.name for plane in state.planes}
+    said = [
+        f"{name[a.target.plane]}, {a.target.part}, and {name[b.target.plane]}, {b.target.part}" for a, b in alike[:3]
+    ]
+    one, other = alike[0]
+    remedy = Remedy(
+        "Mix them once", "take_recipe",
+        {"plane": other.target.plane, "part": other.target.part, "of_plane": one.target.plane,
+         "of_part": one.target.part},
+    )  # fmt: skip
+    return [
+        Judgement(
+            "alike_mixes", "alike_mixes", STAGE, "note",
+            "Two mixes nobody will tell apart" if len(alike) == 1 else f"{len(alike)} pairs of mixes as good as one",
+            f"{'; '.join(said)}: less than the eye tells across a picture. One pile does for both.",
+            float(len(alike)), (one.target.plane, other.target.plane), (remedy,),
+        )
+    ]  # fmt: skip
+
+
+def _strong_in_pale(state: State, palette: Palette, mixes: list[Mix]) -> list[Judgement]:
+    strong = {at for at, tube in enumerate(palette.tubes) if is_strong(tube)}
+    used = [
+        each for each in mixes
+        if each.target.value >= PALE_VALUE and strong & each.recipe.tubes and not palette.transparent
+    ]  # fmt: skip
+    if not used:
+        return []
+    tubes = sorted({at for each in used for at in strong & each.recipe.tubes})
+    name = {plane.rank: plane.name for plane in state.planes}
+    planes = tuple(sorted({each.target.plane for each in used}))
+    records = [palette.records[at] for at in tubes]
+    remedies = tuple(
+        Remedy(f"Leave {each.name.lower()} in the box", "set_tube", {"tube": each.number, "barred": True})
+        for each in records[:2]
+    )
+    return [
+        Judgement(
+            "strong_in_pale", "strong_in_pale", STAGE, "note",
+            f"{say_list([each.name for each in records])} in pale {say_list([name[rank] for rank in planes])}",
+            "A tube this strong takes over a pale mix by a speck too much. Mix the base tint first and try it on a "
+            "scrap; a weaker tube of that hue forgives more.",
+            1.0, planes, remedies,
+        )
+    ]  # fmt: skip
+
+
+def _black_far(state: State, palette: Palette, mixes: list[Mix]) -> list[Judgement]:
+    blacks = {at for at, tube in enumerate(palette.tubes) if role_of(tube) == "black"}
+    nearest = max((plane.rank for plane in state.planes), default=0)
+    found = []
+    for each in mixes:
+        whole = sum(count for _, count in each.recipe.parts)
+        black = sum(count for at, count in each.recipe.parts if at in blacks) / whole
+        if each.target.part == "mass" and each.target.plane < nearest and black >= BLACK_SHARE:
+            plane = next(p for p in state.planes if p.rank == each.target.plane)
+            record = palette.records[min(blacks)]
+            found.append(
+                Judgement(
+                    f"black_far:p{plane.number}", "black_far", STAGE, "note", f"Much black in {plane.name}",
+                    f"{black:.0%} of its mass is black. Some painters use it and some mix their darks; far off it "
+                    "kills the air either way. A dark of blue and earth keeps some.",
+                    black, (plane.rank,),
+                    (Remedy("Leave black in the box", "set_tube", {"tube": record.number, "barred": True}),),
+                )
+            )  # fmt: skip
+    return found
+
+
+def _missing(state: State, palette: Palette) -> list[Judgement]:
+    missing = missing_parts(palette)
+    if not missing or not palette.tubes:
+        return []
+    wanted = {"a white": "PW6", "a yellow": "PY42", "a red": "PV19", "a blue": "PB29", "a warm dark": "PR101",
+              "a cool dark": "PB29"}  # fmt: skip
+    named = {each.index: each.name for each in PIGMENTS}
+    remedies = tuple(
+        Remedy(f"Add {named[wanted[part]].lower()}", "add_tubes", {"pigments": [wanted[part]]}) for part in missing[:2]
+    )
+    return [
+        Judgement(
+            "missing_part", "missing_part", STAGE, "note", f"Nothing here makes {' or '.join(missing)}",
+            "A palette can do without on purpose; then the range is narrower, and the picture holds together more.",
+            float(len(missing)), (), remedies,
+        )
+    ]  # fmt: skip
+
+
+@step
+def judge_mixes(state: State, mixes: list[Mix]) -> list[Judgement]:
+    """Judge the mixes; what the painter means so comes last."""
+    palette = palette_of(state)
+    found = [
+        *_out_of_reach(state, palette, mixes),
+        *_strong_in_pale(state, palette, mixes),
+        *_told_apart(state, mixes),
+        *_black_far(state, palette, mixes),
+        *_missing(state, palette),
+    ]
+    silenced = {each.key for each in state.meant_so}
+    loud = most_costly_first([each for each in found if each.key not in silenced])
+    return loud + [each for each in found if each.key in silenced]

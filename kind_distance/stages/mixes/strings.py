@@ -1,0 +1,153 @@
+"""Strings: for every plane its light, mass and dark, with the colour that is wanted and a recipe for it."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from pathlib import Path
+
+import numpy as np
+from numpy.typing import NDArray
+
+from kind_distance.core.colour.lab import ciede2000, lab_from_linear
+from kind_distance.core.colour.munsell import luminance_from_value
+from kind_distance.core.mixing.recipes import Found, Recipe, TwoSteps, find_recipe, mix_of, mixes_of, two_steps
+from kind_distance.follow import step
+from kind_distance.pictures import darkroom
+from kind_distance.pictures.plates import main_source, plate_of
+from kind_distance.rows import MixRecord, State
+from kind_distance.rows.mixes import StringPart
+from kind_distance.stages.mixes.palette import Palette, palette_of, shift_of
+from kind_distance.stages.planes.depth import DepthSurvey
+from kind_distance.stages.planes.strokes import labels_of
+
+Lab = tuple[float, float, float]
+PARTS: tuple[StringPart, ...] = ("light", "mass", "dark")
+BANDS = {"light": (85, 100), "mass": (35, 65), "dark": (0, 15)}  # percentiles of value of a plane that show its hue
+CHROMA_KEPT = (0.3, 1.5)  # of the photo's chroma, by what is planned
+TOLD_CHROMA = {"": 8.0, "low": 6.0, "mid": 20.0, "high": 40.0}  # where no photo shows it; by eye, no source
+
+
+@dataclass(frozen=True)
+class Target:
+    """A colour that is wanted.
+
+    Parameters
+    ----------
+    plane : int
+        Rank.
+    part : "light", "mass" or "dark"
+    value : float
+        Planned, dry. [V]
+    lab : (L*, a*, b*)
+    """
+
+    plane: int
+    part: StringPart
+    value: float
+    lab: Lab
+
+
+@dataclass(frozen=True)
+class Mix:
+    """A target with its recipe.
+
+    Parameters
+    ----------
+    target : Target
+    recipe : Recipe
+    found : Found or None
+        Other ways to it; None where the recipe is the painter's own.
+    own : MixRecord or None
+    steps : TwoSteps or None
+        How a pale one is mixed in two steps.
+    wet : float or None
+        Value to mix it to, so that it dries right; None where no one layer gets there. [V]
+    """
+
+    target: Target
+    recipe: Recipe
+    found: Found | None
+    own: MixRecord | None
+    steps: TwoSteps | None
+    wet: float | None
+
+
+def lightness(value: float) -> float:
+    """L* of a Munsell value."""
+    y = float(luminance_from_value(np.array([value]))[0]) / 100
+    return 116 * y ** (1 / 3) - 16 if y > (6 / 29) ** 3 else y * (29 / 3) ** 3
+
+
+def _hues(file: Path, state: State) -> dict[tuple[int, str], tuple[float, float]]:
+    """Middle a* and b* of each plane's light, mass and dark in the photo."""
+    labels, source = labels_of(file, state), main_source(state)
+    if labels is None or source is None:
+        return {}
+    picture = darkroom.working(file, plate_of(source))
+    planes, values, colours = labels[::2, ::2], picture.value[::2, ::2], picture.lab[::2, ::2, 1:]
+    found: dict[tuple[int, str], tuple[float, float]] = {}
+    for plane in state.planes:
+        inside = planes == plane.rank
+        if not inside.any():
+            continue
+        value, colour = values[inside], colours[inside]
+        for part, band in BANDS.items():
+            low, high = np.percentile(value, band)
+            a, b = np.median(colour[(value >= low) & (value <= high)], axis=0)
+            found[plane.rank, part] = (float(a), float(b))
+    return found
+
+
+def _kept_chroma(depth: DepthSurvey, rank: int) -> float:
+    """How much of the photo's chroma the plan keeps in a plane."""
+    reading = depth.given.readings[rank - 1]
+    if reading is None:
+        return 1.0
+    pair: NDArray[np.float64] = np.array([depth.plan.planes[rank - 1].colour, reading.linear])
+    planned, seen = np.hypot(*lab_from_linear(pair)[:, 1:].T)
+    return float(np.clip(planned / max(1.0, seen), *CHROMA_KEPT)) if seen > 1 else 1.0
+
+
+@step
+def targets_of(file: Path, state: State, depth: DepthSurvey) -> list[Target]:
+    """Say which colours a painting wants, farthest plane first, light before dark."""
+    hues = _hues(file, state)
+    found = []
+    for record, planned in zip(state.planes, depth.plan.planes, strict=True):
+        kept = _kept_chroma(depth, record.rank)
+        middle = lab_from_linear(np.array([planned.colour]))[0]
+        values = {"light": planned.light, "mass": planned.value, "dark": planned.dark}
+        for part in PARTS:
+            a, b = hues.get((record.rank, part), (float(middle[1]) / kept, float(middle[2]) / kept))
+            light = lightness(values[part])
+            found.append(Target(record.rank, part, values[part], (light, kept * a, kept * b)))
+    return found
+
+
+def _own(record: MixRecord, palette: Palette, target: Target) -> Recipe:
+    parts = tuple((palette.place(each.tube), each.count) for each in record.parts)
+    lab = mix_of(palette.tubes, parts, strength=record.strength)
+    away = float(ciede2000(np.array([lab]), np.array([target.lab]))[0])
+    return Recipe(parts, record.strength, lab, away)
+
+
+@step
+def strings_of(state: State, targets: list[Target]) -> list[Mix]:
+    """Find a recipe for every target; empty without a tube that may be used."""
+    palette = palette_of(state)
+    if len(palette.barred) == len(palette.tubes):
+        return []
+    mixes = mixes_of(palette.tubes, transparent=palette.transparent)
+    rank_of = {plane.number: plane.rank for plane in state.planes}
+    own = {(rank_of[each.plane], each.part): each for each in state.mixes if each.plane is not None}
+    shift = shift_of(state)
+    made = []
+    for target in targets:
+        record = own.get((target.plane, target.part))
+        found = None
+        if record is None:
+            found = find_recipe(palette.tubes, mixes, target.lab, palette.barred, few=state.brief.few_tubes)
+        recipe = found.recipe if record is None and found is not None else _own(record, palette, target)  # type: ignore[arg-type]
+        steps = two_steps(recipe, palette.whites)
+        made.append(Mix(target, recipe, found, record, steps, shift.wet(target.value)))
+    return made

@@ -1,0 +1,185 @@
+"""Changes of the palette and of recipes."""
+
+from __future__ import annotations
+
+from dataclasses import replace
+from typing import Annotated, Any
+
+from pydantic import Field
+
+from kind_distance.core.paint.media import medium_of
+from kind_distance.errors import DomainError, InUseError, NotFoundError
+from kind_distance.rows import MixPart, MixRecord, TubeRecord, WetDryRecord
+from kind_distance.rows.mixes import StringPart
+from kind_distance.rows.passes import PaintName
+from kind_distance.rows.state import with_parts
+from kind_distance.stages.mixes.nominal import BY_INDEX, usual_box
+from kind_distance.stages.mixes.palette import check_paint
+from kind_distance.stages.mixes.strings import Mix, strings_of, targets_of
+from kind_distance.studio.changes.arguments import FiniteFloat, Number, Rank, Text, settable
+from kind_distance.studio.changes.desk import Changed, Desk, find, next_number, numbered_name, put, told, without
+
+CHANGES = (
+    "add_tubes", "take_usual_box", "add_tube", "set_tube", "remove_tube", "set_recipe", "keep_recipe", "clear_recipe",
+    "take_recipe", "add_wet_dry", "remove_wet_dry",
+)  # fmt: skip
+SETS = {"set_tube": settable(TubeRecord), "add_tube": settable(TubeRecord, "name", "paint")}
+TubeParts = Annotated[
+    list[tuple[Number, Annotated[int, Field(ge=0, le=2000)]]], Field(min_length=1, max_length=6)
+]  # of (tube, parts)
+
+
+def mixes_on(desk: Desk) -> list[Mix]:
+    """Work out the strings of a painting on the desk."""
+    return strings_of(desk.state, targets_of(desk.file, desk.state, desk.survey().depth))
+
+
+def _usual_paint(desk: Desk) -> PaintName:
+    return medium_of(desk.state.brief.medium).later_paint
+
+
+def add_tubes(desk: Desk, *, pigments: Annotated[list[Text], Field(min_length=1, max_length=40)]) -> Changed:
+    """Put usual tubes on the palette by their Colour Index names; those that lie there already stay as they are."""
+    state, added = desk.state, []
+    for index in pigments:
+        usual = BY_INDEX.get(index)
+        if usual is None:
+            raise NotFoundError("usual tube", index[:40])
+        if any(each.pigment == index for each in state.tubes):
+            continue
+        record = TubeRecord(
+            next_number(state, "tube"),
+            numbered_name(usual.name, [each.name for each in state.tubes]),
+            usual.index, _usual_paint(desk), usual.opacity, usual.masstone, usual.tint, 10.0, usual.white,
+            usual.dries if medium_of(state.brief.medium).later_paint == "oil" else "",
+            usual.stains if medium_of(state.brief.medium).transparent else "",
+            hazard=usual.hazard,
+        )  # fmt: skip
+        state = put(state, record)
+        added.append(record.name)
+    if not added:
+        raise DomainError("These tubes are on the palette already.", "Choose others.")
+    return state, f"On the palette: {', '.join(added[:4])}{' …' if len(added) > 4 else ''}"
+
+
+def take_usual_box(desk: Desk) -> Changed:
+    """Begin the palette with a usual box of nine tubes for the medium."""
+    state, _ = add_tubes(desk, pigments=list(usual_box(desk.state.brief.medium)))
+    return state, "On the palette: a usual box of nine"
+
+
+def add_tube(desk: Desk, *, name: Text, paint: PaintName | None = None, **said: Any) -> Changed:  # noqa: ANN401
+    """Put a tube of one's own on the palette."""
+    state = desk.state
+    bare = TubeRecord(next_number(state, "tube"), numbered_name(name, [t.name for t in state.tubes]))
+    record = told(desk, replace(bare, paint=paint or _usual_paint(desk)), said)
+    return put(state, record, lambda each: check_paint(each, state.brief.medium)), f"On the palette: {name}"
+
+
+def set_tube(desk: Desk, *, tube: Number, **said: Any) -> Changed:  # noqa: ANN401  fields of a tube
+    """Say what a tube is, or leave it in the box for this painting."""
+    state = desk.state
+    record = told(desk, find(state, "tube", tube), said)
+    if record.barred and _needed_by(desk, tube):
+        raise InUseError(
+            f"{record.name} is in recipes that you settled: {_needed_by(desk, tube)}.",
+            "Let those be found again first.",
+        )
+    what = f"{record.name} stays in the box" if said.get("barred") else f"{record.name}: changed"
+    return put(state, record, lambda each: check_paint(each, state.brief.medium)), what
+
+
+def _needed_by(desk: Desk, tube: int) -> str:
+    """Name the settled recipes that a tube is in."""
+    planes = {plane.number: plane.name for plane in desk.state.planes}
+    return ", ".join(
+        f"{planes[mix.plane]}, {mix.part}" for mix in desk.state.mixes
+        if mix.plane is not None and any(part.tube == tube for part in mix.parts)
+    )  # fmt: skip
+
+
+def remove_tube(desk: Desk, *, tube: Number) -> Changed:
+    """Take a tube off the palette."""
+    record = find(desk.state, "tube", tube)
+    needed = _needed_by(desk, tube)
+    if needed:
+        raise InUseError(
+            f"{record.name} is in recipes that you settled: {needed}.",
+            "Let those be found again, or leave the tube on the palette and bar it for all others.",
+        )
+    return without(desk.state, "tube", tube), f"Off the palette: {record.name}"
+
+
+def _settled(desk: Desk, plane: int, part: StringPart, parts: tuple[MixPart, ...], strength: float | None) -> MixRecord:
+    number = desk.plane(plane).number
+    old = next((each for each in desk.state.mixes if each.plane == number and each.part == part), None)
+    return MixRecord(next_number(desk.state, "mix") if old is None else old.number, number, None, part, parts, strength)
+
+
+def set_recipe(
+    desk: Desk, *, plane: Rank, part: StringPart, parts: TubeParts, strength: FiniteFloat | None = None
+) -> Changed:
+    """Settle a recipe of one's own for a plane's light, mass or dark."""
+    for tube, _ in parts:
+        find(desk.state, "tube", tube)
+    whole = tuple(MixPart(tube, count) for tube, count in parts if count)
+    if not whole:
+        raise DomainError("A recipe of no parts makes nothing.", "Give at least one tube a part.")
+    if len({each.tube for each in whole}) < len(whole):
+        raise DomainError("A tube is named twice in this recipe.", "Add its parts together.")
+    if strength is None and medium_of(desk.state.brief.medium).transparent:
+        strength = 0.2
+    record = _settled(desk, plane, part, whole, strength)
+    return put(desk.state, record), f"Recipe settled: {desk.plane(plane).name}, {part}"
+
+
+def _found(desk: Desk, plane: int, part: StringPart) -> Mix:
+    mix = next((m for m in mixes_on(desk) if (m.target.plane, m.target.part) == (plane, part)), None)
+    if mix is None:
+        raise DomainError("There is no recipe there yet.", "Put tubes on the palette first.")
+    return mix
+
+
+def _parts_of(desk: Desk, mix: Mix, way: int = 0) -> tuple[tuple[MixPart, ...], float | None]:
+    ways = [mix.recipe, *(mix.found.others if mix.found is not None else ())]
+    if mix.found is not None and mix.found.same_hue is not None:
+        ways.append(mix.found.same_hue)
+    if not 0 <= way < len(ways):
+        raise NotFoundError("other way", way)
+    chosen = ways[way]
+    return tuple(MixPart(desk.state.tubes[at].number, count) for at, count in chosen.parts), chosen.strength
+
+
+def keep_recipe(desk: Desk, *, plane: Rank, part: StringPart, way: Annotated[int, Field(ge=0, le=9)] = 0) -> Changed:
+    """Lock the recipe that was found, or another way to it, so that nothing changes it any more."""
+    parts, strength = _parts_of(desk, _found(desk, plane, part), way)
+    return put(desk.state, _settled(desk, plane, part, parts, strength)), f"Locked: {desk.plane(plane).name}, {part}"
+
+
+def take_recipe(desk: Desk, *, plane: Rank, part: StringPart, of_plane: Rank, of_part: StringPart) -> Changed:
+    """Mix two places once: take the recipe of another one."""
+    parts, strength = _parts_of(desk, _found(desk, of_plane, of_part))
+    record = _settled(desk, plane, part, parts, strength)
+    return put(desk.state, record), f"{desk.plane(plane).name}, {part}: mixed as {desk.plane(of_plane).name}, {of_part}"
+
+
+def clear_recipe(desk: Desk, *, plane: Rank, part: StringPart) -> Changed:
+    """Let a settled recipe be found again."""
+    number = desk.plane(plane).number
+    rest = tuple(each for each in desk.state.mixes if (each.plane, each.part) != (number, part))
+    if rest == desk.state.mixes:
+        raise NotFoundError("settled recipe", f"{desk.plane(plane).name}, {part}")
+    return with_parts(desk.state, mixes=rest), f"Found again: {desk.plane(plane).name}, {part}"
+
+
+def add_wet_dry(desk: Desk, *, wet: FiniteFloat, dry: FiniteFloat, tube: Number | None = None) -> Changed:
+    """Note a swatch read wet and again dry."""
+    if tube is not None:
+        find(desk.state, "tube", tube)
+    record = WetDryRecord(next_number(desk.state, "wet_dry"), float(wet), float(dry), tube)
+    return put(desk.state, record), f"Swatch: {wet:.1f} wet, {dry:.1f} dry"
+
+
+def remove_wet_dry(desk: Desk, *, swatch: Number) -> Changed:
+    """Delete a swatch read wet and dry."""
+    return without(desk.state, "wet_dry", swatch), "Swatch deleted"
