@@ -31,6 +31,7 @@ from kind_distance.core.wording import say_minutes
 from kind_distance.errors import DomainError, NotFoundError
 from kind_distance.rows import State
 from kind_distance.rows.mixes import ColourFrom, OpacityClass, Stains, StringPart
+from kind_distance.rows.words import DriesTo
 from kind_distance.stages.mixes.batches import Batch, batches_of, used_ml
 from kind_distance.stages.mixes.judging import is_strong, judge_mixes, reaching_tubes
 from kind_distance.stages.mixes.nominal import PIGMENTS
@@ -123,6 +124,13 @@ class MixView(BaseModel):
     batch: str
 
 
+class StringView(BaseModel):
+    """A place of a string: a plane's light, mass or dark."""
+
+    plane: int
+    part: StringPart
+
+
 class BatchView(BaseModel):
     """One mix and all that is painted with it."""
 
@@ -131,7 +139,7 @@ class BatchView(BaseModel):
     colour: str
     ml: float
     passes: list[int]
-    strings: list[tuple[int, StringPart]]
+    strings: list[StringView]
     when_said: str
 
 
@@ -139,6 +147,8 @@ class MixesView(BaseModel):
     """The palette with a recipe for every plane."""
 
     medium_transparent: bool
+    dries_to: DriesTo
+    few_tubes: bool
     tubes: list[TubeView]
     mixes: list[MixView]
     batches: list[BatchView]
@@ -246,7 +256,7 @@ def _tube(at: int, palette: Palette, mixes: list[Mix], used: list[float]) -> Tub
     )
 
 
-def _mix(mix: Mix, palette: Palette, shift: Shift, names: dict[tuple[int, str], str]) -> MixView:
+def _mix(mix: Mix, palette: Palette, shift: Shift, names: dict[tuple[int, StringPart], str]) -> MixView:
     found: Found | None = mix.found
     return MixView(
         plane=mix.target.plane,
@@ -284,7 +294,7 @@ def _batch(at: int, batch: Batch, palette: Palette, state: State, now_min: int) 
         colour=hex_of(lab),
         ml=round(batch.ml, 1),
         passes=list(batch.passes),
-        strings=[(rank, part) for rank, part in batch.strings],
+        strings=[StringView(plane=rank, part=part) for rank, part in batch.strings],
         when_said=when,
     )
 
@@ -323,6 +333,8 @@ def mixes(here: Here, painting_id: Number) -> MixesView:
     total = sum(batch.ml for batch in batches)
     return MixesView(
         medium_transparent=palette.transparent,
+        dries_to=state.brief.dries_to,
+        few_tubes=state.brief.few_tubes,
         tubes=[_tube(at, palette, made, used) for at in range(len(palette.tubes))],
         mixes=[_mix(mix, palette, shift, names) for mix in made],
         batches=[_batch(at, each, palette, state, here.now_min) for at, each in enumerate(batches)],

@@ -445,7 +445,7 @@ class PaintingView(BaseModel):
     judgements: list[JudgementView]
     work: WorkView
     outline_key: str = Field(description="Changes when the division among planes does.")
-    mark: str = Field("", description="Names this view; a change that names it is answered with what differs from it.")
+    mark: str = Field(description="Names this view; a change that names it is answered with what differs from it.")
 
 
 class TakenView(BaseModel):

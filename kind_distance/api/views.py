@@ -356,6 +356,7 @@ def painting_view(studio: Studio, opened: Opened, now_min: int) -> m.PaintingVie
             state, found.work, found.depth, found.wanted, now_min, (others.sessions, others.following, others.log)
         ),
         outline_key=outline_key(state),
+        mark="",
     )
 
 

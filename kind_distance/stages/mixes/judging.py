@@ -42,7 +42,7 @@ def reaching_tubes(palette: Palette, target: tuple[float, float, float], best: f
     allowed = [at for at in range(len(palette.tubes)) if at not in palette.barred]
     found = []
     for pigment in PIGMENTS:
-        if pigment.index in known or pigment.white:
+        if pigment.index in known or (pigment.white and (palette.transparent or palette.whites - palette.barred)):
             continue
         # With it and any two of the others: enough to see whether it helps.
         tubes = (*(palette.tubes[at] for at in allowed[:9]), _pigment_tube(pigment))
@@ -50,6 +50,29 @@ def reaching_tubes(palette: Palette, target: tuple[float, float, float], best: f
         if away < best - 1:
             found.append((pigment.index, away))
     return sorted(found, key=lambda each: each[1])[:TRIED]
+
+
+def _no_white(palette: Palette, mixes: list[Mix]) -> list[Judgement]:
+    """Opaque paint without a white reaches no pale colour: said once, and not again of every plane."""
+    if palette.transparent or palette.whites - palette.barred or not mixes:
+        return []
+    pale = [each for each in mixes if each.recipe.lab[0] < each.target.lab[0] - 4]
+    if not pale:
+        return []
+    barred = [each for each in palette.records if each.white]
+    remedy = (
+        Remedy(f"Take {barred[0].name.lower()} out of the box", "set_tube", {"tube": barred[0].number, "barred": False})
+        if barred
+        else Remedy("Add titanium white", "add_tubes", {"pigments": ["PW6"]})
+    )
+    planes = tuple(sorted({each.target.plane for each in pale}))
+    return [
+        Judgement(
+            "no_white", "no_white", STAGE, "strong", "No white on the palette",
+            f"{len(pale)} of {len(mixes)} colours are lighter than these tubes make: white lightens opaque paint.",
+            float(len(pale)), planes, (remedy,),
+        )
+    ]  # fmt: skip
 
 
 def _out_of_reach(state: State, palette: Palette, mixes: list[Mix]) -> list[Judgement]:
@@ -165,7 +188,7 @@ def _black_far(state: State, palette: Palette, mixes: list[Mix]) -> list[Judgeme
 
 
 def _missing(state: State, palette: Palette) -> list[Judgement]:
-    missing = missing_parts(palette)
+    missing = [each for each in missing_parts(palette) if each != "a white"]
     if not missing or not palette.tubes:
         return []
     wanted = {"a white": "PW6", "a yellow": "PY42", "a red": "PV19", "a blue": "PB29", "a warm dark": "PR101",
@@ -187,8 +210,9 @@ def _missing(state: State, palette: Palette) -> list[Judgement]:
 def judge_mixes(state: State, mixes: list[Mix]) -> list[Judgement]:
     """Judge the mixes; what the painter means so comes last."""
     palette = palette_of(state)
+    no_white = _no_white(palette, mixes)
     found = [
-        *_out_of_reach(state, palette, mixes),
+        *(no_white or _out_of_reach(state, palette, mixes)),
         *_strong_in_pale(state, palette, mixes),
         *_told_apart(state, mixes),
         *_black_far(state, palette, mixes),

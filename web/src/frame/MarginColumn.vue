@@ -9,13 +9,19 @@ import JudgementItem from "./JudgementItem.vue";
 const props = defineProps<{
   /** Judgements on something that is only tried, in place of those on the painting. */
   tried?: Judgement[] | null;
+  /** Judgements of this stage that are asked for apart from the painting. */
+  more?: Judgement[];
 }>();
 const table = useTable();
 const route = useRoute();
 const router = useRouter();
 const showSilenced = ref(false);
 const here = computed(
-  () => props.tried ?? table.painting?.judgements.filter((each) => each.stage === route.name) ?? [],
+  () =>
+    props.tried ?? [
+      ...(table.painting?.judgements.filter((each) => each.stage === route.name) ?? []),
+      ...(props.more ?? []),
+    ],
 );
 /** What a remedy shows may lie on another stage: crops are tried among the thumbnails. */
 async function apply(remedy: Remedy): Promise<void> {

@@ -18,6 +18,7 @@ const PURPOSE: Record<string, string> = {
   sources: "The pictures you paint from.",
   thumbnails: "The picture in a few values and large shapes.",
   planes: "What is far and what is near, and how light each is to be.",
+  mixes: "What to squeeze out, and how to mix each plane.",
   passes: "What is painted, in which order.",
   sessions: "When it is painted, with room to dry.",
 };
@@ -30,8 +31,9 @@ const NEXT: Record<string, (painting: Painting) => Next | null> = {
     if (bare && p.planes.every((each) => each.strokes === 0))
       return { said: `Draw one stroke through ${bare.name}`, plane: bare.rank };
     if (bare) return { said: `Next, a stroke through ${bare.name}`, plane: bare.rank };
-    return p.planes.length ? { said: "Go on: what is painted, in order", to: "passes" } : null;
+    return p.planes.length ? { said: "Go on: how to mix them", to: "mixes" } : null;
   },
+  mixes: (p) => (p.work.passes.length ? { said: "Go on: what is painted, in order", to: "passes" } : null),
   passes: (p) => (p.work.passes.length ? { said: "Go on: when it is painted", to: "sessions" } : null),
 };
 const name = computed(() => String(route.name ?? ""));

@@ -11,6 +11,7 @@ export const STAGES: Stage[] = [
   { key: "sources", name: "Sources", page: () => import("../stages/sources/SourcesStage.vue") },
   { key: "thumbnails", name: "Thumbnails", page: () => import("../stages/thumbnails/ThumbnailsStage.vue") },
   { key: "planes", name: "Planes", page: () => import("../stages/planes/PlanesStage.vue") },
+  { key: "mixes", name: "Mixes", page: () => import("../stages/mixes/MixesStage.vue") },
   { key: "passes", name: "Passes", page: () => import("../stages/passes/PassesStage.vue") },
   { key: "sessions", name: "Sessions", page: () => import("../stages/sessions/SessionsStage.vue") },
 ];

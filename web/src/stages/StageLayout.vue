@@ -7,6 +7,8 @@ import MarginColumn from "@/frame/MarginColumn.vue";
 defineProps<{
   /** Judgements on something that is only tried. */
   tried?: Judgement[] | null;
+  /** Judgements of this stage that are asked for apart from the painting. */
+  more?: Judgement[];
   /** Whether the desk is a wall with pictures on it, rather than paper to read. */
   hung?: boolean;
 }>();
@@ -16,7 +18,7 @@ defineProps<{
   <div class="layout">
     <StageLine />
     <main id="desk" class="desk" tabindex="-1" :class="{ hung }"><slot /></main>
-    <MarginColumn :tried="tried"
+    <MarginColumn :tried="tried" :more="more"
       ><slot name="margin" /> <template #after><slot name="after" /></template
     ></MarginColumn>
   </div>
