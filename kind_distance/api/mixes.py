@@ -43,6 +43,7 @@ Lab = tuple[float, float, float]
 Number = Annotated[int, Path(ge=1, le=1_000_000_000)]
 SAID_OPACITY = {"T": "transparent", "ST": "semi-transparent", "SO": "semi-opaque", "O": "opaque"}
 REACH_SAID = {"match": "a match", "close": "close", "out_of_reach": "out of this palette's reach"}
+PALE_TIMES = 12  # as much white as colour from which a recipe is said by its colours
 INK_FROM = 55.0  # L* above which black reads better than white
 
 
@@ -185,6 +186,24 @@ def _value(lab: Lab) -> float:
     return round(float(value_from_luminance(np.array([100 * y]))[0]), 2)
 
 
+def _named(at: int, palette: Palette) -> str:
+    """Name a tube in a recipe; the only white is just white."""
+    alone = palette.whites == {at}
+    return "white" if alone else palette.records[at].name.lower()
+
+
+def _said(recipe: Recipe, palette: Palette) -> str:
+    """Say a recipe as a painter would: a pale one by its colours, and how many times as much white."""
+    white = next((at for at, _ in recipe.parts if at in palette.whites), None)
+    colours = [(at, count) for at, count in recipe.parts if at != white]
+    whole = sum(count for _, count in colours)
+    amount = 0 if white is None else dict(recipe.parts)[white]
+    if white is not None and whole and amount >= PALE_TIMES * whole:
+        said = " · ".join(f"{count} {_named(at, palette)}" for at, count in colours)
+        return f"{said} in {amount / whole:.0f} × {_named(white, palette)}"
+    return " · ".join(f"{count} {_named(at, palette)}" for at, count in recipe.parts)
+
+
 def _recipe(recipe: Recipe, palette: Palette) -> RecipeView:
     parts = [
         PartView(
@@ -194,7 +213,7 @@ def _recipe(recipe: Recipe, palette: Palette) -> RecipeView:
         for at, count in recipe.parts
     ]  # fmt: skip
     water = None if recipe.strength is None else water_parts(recipe.strength)
-    said = " · ".join(f"{each.count} {each.name.lower()}" for each in parts)
+    said = _said(recipe, palette)
     if water is not None:
         said += f", in {water} of water" if water else ", hardly any water"
     return RecipeView(
@@ -214,8 +233,8 @@ def _recipe(recipe: Recipe, palette: Palette) -> RecipeView:
 def _steps_said(mix: Mix, palette: Palette) -> str:
     if mix.steps is None:
         return ""
-    first = " · ".join(f"{count} {palette.records[at].name.lower()}" for at, count in mix.steps.first)
-    white = palette.records[mix.steps.white].name.lower()
+    first = " · ".join(f"{count} {_named(at, palette)}" for at, count in mix.steps.first)
+    white = _named(mix.steps.white, palette)
     return f"First {first}; then 1 part of that to {mix.steps.white_parts} of {white}."
 
 

@@ -15,7 +15,7 @@ const props = defineProps<{
 }>();
 const emit = defineEmits<{ choose: [plane: number, part: Part] }>();
 
-const MOST_DOTS = 22;
+const MOST_DOTS = 16;
 
 function mixOf(plane: number, part: Part): Mix | undefined {
   return props.mixes.find((each) => each.plane === plane && each.part === part);
@@ -49,6 +49,7 @@ function moved(event: KeyboardEvent, plane: number, part: Part): void {
 <template>
   <div class="grid hung" role="grid" aria-label="Recipes of all planes">
     <div class="row head" role="row">
+      <span role="columnheader">plane</span>
       <span v-for="each in PARTS" :key="each" role="columnheader">{{ each }}</span>
     </div>
     <div v-for="each in planes" :key="each.rank" class="row" role="row">
@@ -90,7 +91,7 @@ function moved(event: KeyboardEvent, plane: number, part: Part): void {
 }
 .row {
   display: grid;
-  grid-template-columns: repeat(3, minmax(0, 1fr));
+  grid-template-columns: 88px repeat(3, minmax(0, 1fr));
   border-top: 1px solid var(--hair);
 }
 .head {
@@ -103,19 +104,19 @@ function moved(event: KeyboardEvent, plane: number, part: Part): void {
   font-weight: 700;
 }
 h3 {
-  grid-column: 1 / -1;
-  padding: 4px 10px 0;
+  padding: 6px 4px 0 10px;
+  overflow-wrap: anywhere;
   font:
     500 15px/1.1 "Alegreya Sans",
     sans-serif;
 }
 .mix {
   display: grid;
-  grid-template-columns: 78px minmax(0, 1fr);
+  grid-template-columns: 64px minmax(0, 1fr);
   gap: 10px;
   width: 100%;
-  min-height: 62px;
-  padding: 5px 10px 7px;
+  min-height: 58px;
+  padding: 6px 8px 6px 6px;
   text-align: left;
   font-size: 15px;
   line-height: 1.2;

@@ -83,7 +83,7 @@ function facts(tube: Tube): string {
 <style scoped>
 .tubes {
   display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(92px, 1fr));
+  grid-template-columns: repeat(auto-fill, minmax(76px, 1fr));
   gap: 8px;
 }
 .tube {
