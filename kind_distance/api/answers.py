@@ -29,6 +29,12 @@ class PaintingChanged(BaseModel):
     )
 
 
+def _same(one: PaintingView, other: PaintingView) -> bool:
+    """Whether two views are alike in every part; parts that nothing changed are the very same objects."""
+    mine, its = vars(one), vars(other)
+    return all(value is its[name] or value == its[name] for name, value in mine.items() if name != "mark")
+
+
 @dataclass
 class Shown:
     """The views that were answered last, by their marks."""
@@ -38,9 +44,11 @@ class Shown:
 
     def whole(self, view: PaintingView) -> PaintingView:
         """Answer with all of a painting, and remember it as shown."""
-        marked = view.model_copy(update={"mark": secrets.token_hex(6)})
         with self.lock:
-            self.views[marked.mark] = marked
+            same = next((each for each in self.views.values() if _same(each, view)), None)
+            mark = secrets.token_hex(6) if same is None else same.mark
+            marked = view.model_copy(update={"mark": mark})
+            self.views[mark] = marked
         return marked
 
     def changed(self, view: PaintingView, since: str | None) -> PaintingView | PaintingChanged:

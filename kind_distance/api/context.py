@@ -10,6 +10,7 @@ from typing import Annotated, cast
 from fastapi import Depends, Request, Response
 
 from kind_distance.api.answers import Shown
+from kind_distance.stages.mixes.build import Films
 from kind_distance.studio.paintings import Studio, minutes_now
 from kind_distance.studio.plan_search import Seekers
 
@@ -24,6 +25,7 @@ class Context:
     clock: Callable[[], datetime]
     seekers: Seekers = field(default_factory=Seekers)
     shown: Shown = field(default_factory=Shown)
+    films: Films = field(default_factory=Films)
 
     @property
     def now_min(self) -> int:

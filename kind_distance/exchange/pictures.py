@@ -320,6 +320,14 @@ def png(codes: NDArray[np.uint8]) -> bytes:
     return packed.tobytes()
 
 
+def animated_webp(frames: list[NDArray[np.uint8]], each_ms: list[int]) -> bytes:
+    """Write (H, W, 3) sRGB codes as an animated WebP, each shown for so many milliseconds."""
+    out = io.BytesIO()
+    first, *rest = [Image.fromarray(codes) for codes in frames]
+    first.save(out, "WEBP", save_all=True, append_images=rest, duration=each_ms, loop=0, quality=86, method=3)
+    return out.getvalue()
+
+
 def from_png(data: bytes) -> NDArray[np.uint8]:
     """Read back what :func:`png` wrote."""
     found = cv2.imdecode(np.frombuffer(data, np.uint8), cv2.IMREAD_UNCHANGED)

@@ -129,7 +129,9 @@ class Present(WithStudio):
         self.assertEqual(present_for(sessions, start + 999), present_for(sessions, start + 1200))
         self.assertGreaterEqual(present_for(sessions, start + 999), start + 60)
         opened = self.do(opened, "add_session", start="2026-11-30T10:00", minutes=60)
-        self.assertEqual(present_for(opened.survey.work.sessions, start + 999), start + 60)
+        both = opened.survey.work.sessions
+        self.assertEqual(present_for(both, start + 999), present_for(both, start + 1300))
+        self.assertEqual(present_for(both, start + 70), start + 60)
 
 
 class Demo(InFolder):

@@ -4,6 +4,7 @@ import { computed, ref, watch } from "vue";
 import { useTable } from "@/api/store";
 import type { Schemas } from "@/api/client";
 import StageLayout from "../StageLayout.vue";
+import BuildFilm from "./BuildFilm.vue";
 import MixDetail from "./MixDetail.vue";
 import { useMixes, type Part } from "./mixes";
 import StringGrid from "./StringGrid.vue";
@@ -56,6 +57,7 @@ async function bring(): Promise<void> {
           :part="mixes.part"
           @choose="choose"
         />
+        <BuildFilm />
         <p class="facts">
           <b>{{ mixes.found.total_said }}</b><template v-if="mixes.found.total_said">. </template
           >{{ mixes.found.shift_said }}

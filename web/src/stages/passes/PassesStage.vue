@@ -3,6 +3,7 @@
 import { computed, watch } from "vue";
 import { useTable } from "@/api/store";
 import StageLayout from "../StageLayout.vue";
+import BuildFilm from "../mixes/BuildFilm.vue";
 import AddPass from "./AddPass.vue";
 import PassDetail from "./PassDetail.vue";
 import PassList from "./PassList.vue";
@@ -63,6 +64,7 @@ watch(
             :outlines="table.outlines"
             :pass="table.chosenPass"
           />
+          <BuildFilm v-if="source" />
           <SchoolOffers :chosen="table.painting.brief.school" />
         </div>
       </div>

@@ -1,0 +1,1 @@
+"""How a painting builds: the picture as it should look after each pass."""
