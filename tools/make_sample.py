@@ -32,6 +32,7 @@ def main() -> None:
                 _kept(4, 0.004, 0.014),
                 _kept(3, 0.008, 0.02, name="3 steps, large shapes"),
                 ("set_focus", {"x": 0.315, "y": 0.5, "reach": 0.12}),
+                ("take_usual_box", {}),
                 ("set_brief", {"title": "Sample: tea terraces"}),
                 _session(DAY_ONE, 110, "studio"),
                 _session(DAY_ONE.replace(day=7, hour=14), 150, "studio"),

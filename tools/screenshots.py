@@ -66,6 +66,21 @@ def _layer(page: Page) -> None:
     page.locator(".row .title", has_text="second layer").nth(2).click()
 
 
+def _mixes(page: Page) -> None:
+    page.locator("#mix-5-mass").click()
+
+
+def _build(page: Page) -> None:
+    """Hold the first washes beside the finished painting."""
+    page.get_by_role("button", name="Show the build").click()
+    page.get_by_role("button", name="Hold this stage beside").wait_for(timeout=60_000)
+    page.get_by_label("Stage", exact=True).fill("5")
+    page.get_by_role("button", name="Hold this stage beside").click()
+    page.get_by_label("Stage", exact=True).fill("12")
+    page.locator(".build").scroll_into_view_if_needed()
+    page.wait_for_timeout(600)
+
+
 def _brief(page: Page) -> None:
     page.get_by_role("button", name="New painting").first.click()
 
@@ -82,6 +97,8 @@ VIEWS: list[tuple[str, str, str, Callable[[Page], None]]] = [
     ("planes-marking", f"/paintings/{TEA}/planes", "grey", _marking),
     ("planes-light", f"/paintings/{MILL}/planes", "light", _plain),
     ("planes-dark", f"/paintings/{POOL}/planes", "dark", _plain),
+    ("mixes", f"/paintings/{TEA}/mixes", "grey", _mixes),
+    ("mixes-build", f"/paintings/{MILL}/mixes", "grey", _build),
     ("passes", f"/paintings/{TEA}/passes", "grey", _layer),
     ("sessions", f"/paintings/{TEA}/sessions", "grey", _second_layer),
     ("sessions-dragged", f"/paintings/{TEA}/sessions", "grey", _dragged),

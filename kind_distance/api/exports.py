@@ -24,6 +24,7 @@ MEDIA_TYPES = {
     "svg": "image/svg+xml",
     "ora": "image/openraster",
     "pdf": "application/pdf",
+    "gpl": "text/plain; charset=utf-8",
 }
 MOST_IN_MEMORY, PIECE = 32 * 1024 * 1024, 1024 * 1024
 Grid = Annotated[float | None, Query(ge=0.5, le=50, allow_inf_nan=False)]
@@ -120,6 +121,38 @@ def passes_out(here: Here, painting_id: int) -> Response:
 
     desk = here.studio.desk(painting_id, here.clock())
     return _file(passes_table(desk.state, desk.survey().work), "csv", _named(here, desk.state, "passes"))
+
+
+@router.get("/mixes.csv", response_class=Response, summary="Take the recipes to a table")
+def mixes_out(here: Here, painting_id: int) -> Response:
+    """Give all recipes as CSV."""
+    from kind_distance.output.mixing import mixes_table
+
+    desk = here.studio.desk(painting_id, here.clock())
+    return _file(mixes_table(here.studio.file, desk.state, desk.survey()), "csv", _named(here, desk.state, "mixes"))
+
+
+@router.get("/palette.gpl", response_class=Response, summary="Take tubes and mixes as a palette")
+def palette_out(here: Here, painting_id: int) -> Response:
+    """Give tubes and mixes as open palette text."""
+    from kind_distance.output.mixing import palette_text
+
+    desk = here.studio.desk(painting_id, here.clock())
+    return _file(palette_text(here.studio.file, desk.state, desk.survey()), "gpl", _named(here, desk.state, "palette"))
+
+
+@router.get("/mixing.pdf", response_class=Response, summary="Print the mixing sheet")
+def mixing_out(here: Here, painting_id: int) -> Response:
+    """Print every mix with its recipe and an empty box for a swatch."""
+    from kind_distance.output.mixing import mixing_sheet
+
+    desk = here.studio.desk(painting_id, here.clock())
+    return _file(
+        mixing_sheet(here.studio.file, desk.state, desk.survey()),
+        "pdf",
+        _named(here, desk.state, "mixing"),
+        inline=True,
+    )
 
 
 @router.get("/document.zip", response_class=Response, summary="Take the painting as an open document")

@@ -17,7 +17,6 @@ from kind_distance.core.build.film import Film
 from kind_distance.core.build.model import BuildStep
 from kind_distance.core.colour.lab import ciede2000
 from kind_distance.core.colour.munsell import value_from_luminance
-from kind_distance.core.colour.srgb import TO_XYZ, codes_from_linear
 from kind_distance.core.mixing.drying_shift import Shift
 from kind_distance.core.mixing.recipes import (
     CLOSE,
@@ -26,9 +25,9 @@ from kind_distance.core.mixing.recipes import (
     fewest_tubes,
     mix_of,
     mixes_of,
+    strength_in,
     water_parts,
 )
-from kind_distance.core.mixing.spectrum import WHITE_XYZ, xyz_of_lab
 from kind_distance.core.mixing.tubes import role_of, warmth_of
 from kind_distance.core.wording import say_minutes
 from kind_distance.errors import DomainError, NotFoundError
@@ -42,6 +41,7 @@ from kind_distance.stages.mixes.judging import is_strong, judge_mixes, reaching_
 from kind_distance.stages.mixes.nominal import PIGMENTS
 from kind_distance.stages.mixes.palette import Palette, missing_parts, palette_of, shift_of
 from kind_distance.stages.mixes.strings import Mix, strings_of, targets_of
+from kind_distance.stages.mixes.words import hex_of, letter_of, named_tube, say_recipe
 from kind_distance.studio.survey import Survey
 
 router = APIRouter(tags=["mixes"])
@@ -49,7 +49,6 @@ Lab = tuple[float, float, float]
 Number = Annotated[int, Path(ge=1, le=1_000_000_000)]
 SAID_OPACITY = {"T": "transparent", "ST": "semi-transparent", "SO": "semi-opaque", "O": "opaque"}
 REACH_SAID = {"match": "a match", "close": "close", "out_of_reach": "out of this palette's reach"}
-PALE_TIMES = 12  # as much white as colour from which a recipe is said by its colours
 INK_FROM = 55.0  # L* above which black reads better than white
 
 
@@ -104,7 +103,6 @@ class RecipeView(BaseModel):
 
     parts: list[PartView]
     said: str
-    strength: float | None
     water: int | None = Field(description="Parts of water to one of paint, for a wash.")
     colour: str
     ink: str
@@ -112,6 +110,14 @@ class RecipeView(BaseModel):
     difference: float
     reach: Literal["match", "close", "out_of_reach"]
     reach_said: str
+
+
+class StepsView(BaseModel):
+    """How a pale mix is made in two steps: a base, then one part of it to so many of white."""
+
+    first: list[PartView]
+    white: int
+    white_name: str
 
 
 class MixView(BaseModel):
@@ -123,7 +129,7 @@ class MixView(BaseModel):
     value: float
     recipe: RecipeView
     locked: bool
-    steps_said: str
+    steps: StepsView | None
     wet: float | None
     wet_said: str
     others: list[RecipeView]
@@ -179,53 +185,18 @@ class TriedRecipeView(BaseModel):
     wanted: str
 
 
-def hex_of(lab: Lab) -> str:
-    """Write a CIELAB colour as the screen wants it; what the screen cannot show is drawn to its rim."""
-    xyz = xyz_of_lab(np.array(lab)) / WHITE_XYZ * TO_XYZ.sum(axis=1)
-    linear = np.linalg.solve(TO_XYZ, xyz)
-    red, green, blue = (int(c) for c in codes_from_linear(np.clip(linear, 0, 1)))
-    return f"#{red:02x}{green:02x}{blue:02x}"
-
-
 def _value(lab: Lab) -> float:
     y = ((lab[0] + 16) / 116) ** 3 if lab[0] > 8 else lab[0] / 903.3
     return round(float(value_from_luminance(np.array([100 * y]))[0]), 2)
 
 
-def _named(at: int, palette: Palette) -> str:
-    """Name a tube in a recipe; the only white is just white."""
-    alone = palette.whites == {at}
-    return "white" if alone else palette.records[at].name.lower()
-
-
-def _said(recipe: Recipe, palette: Palette) -> str:
-    """Say a recipe as a painter would: a pale one by its colours, and how many times as much white."""
-    white = next((at for at, _ in recipe.parts if at in palette.whites), None)
-    colours = [(at, count) for at, count in recipe.parts if at != white]
-    whole = sum(count for _, count in colours)
-    amount = 0 if white is None else dict(recipe.parts)[white]
-    if white is not None and whole and amount >= PALE_TIMES * whole:
-        said = " · ".join(f"{count} {_named(at, palette)}" for at, count in colours)
-        return f"{said} in {amount / whole:.0f} × {_named(white, palette)}"
-    return " · ".join(f"{count} {_named(at, palette)}" for at, count in recipe.parts)
-
-
 def _recipe(recipe: Recipe, palette: Palette) -> RecipeView:
-    parts = [
-        PartView(
-            tube=palette.records[at].number, name=palette.records[at].name, count=count,
-            colour=hex_of(palette.tubes[at].masstone),
-        )
-        for at, count in recipe.parts
-    ]  # fmt: skip
+    parts = [_part(at, count, palette) for at, count in recipe.parts]
     water = None if recipe.strength is None else water_parts(recipe.strength)
-    said = _said(recipe, palette)
-    if water is not None:
-        said += f", in {water} of water" if water else ", hardly any water"
+    said = say_recipe(recipe, palette)
     return RecipeView(
         parts=parts,
         said=said,
-        strength=recipe.strength,
         water=water,
         colour=hex_of(recipe.lab),
         ink="#111111" if recipe.lab[0] > INK_FROM else "#ffffff",
@@ -236,12 +207,22 @@ def _recipe(recipe: Recipe, palette: Palette) -> RecipeView:
     )
 
 
-def _steps_said(mix: Mix, palette: Palette) -> str:
+def _part(at: int, count: int, palette: Palette) -> PartView:
+    record = palette.records[at]
+    return PartView(
+        tube=record.number, name=named_tube(at, palette), count=count, colour=hex_of(palette.tubes[at].masstone)
+    )
+
+
+def _steps(mix: Mix, palette: Palette) -> StepsView | None:
     if mix.steps is None:
-        return ""
-    first = " · ".join(f"{count} {_named(at, palette)}" for at, count in mix.steps.first)
-    white = _named(mix.steps.white, palette)
-    return f"First {first}; then 1 part of that to {mix.steps.white_parts} of {white}."
+        return None
+    first = sorted(mix.steps.first, key=lambda each: -each[1])
+    return StepsView(
+        first=[_part(at, count, palette) for at, count in first],
+        white=mix.steps.white_parts,
+        white_name=named_tube(mix.steps.white, palette),
+    )
 
 
 def _wet_said(mix: Mix, shift: Shift) -> str:
@@ -290,17 +271,13 @@ def _mix(mix: Mix, palette: Palette, shift: Shift, names: dict[tuple[int, String
         value=round(mix.target.value, 2),
         recipe=_recipe(mix.recipe, palette),
         locked=mix.own is not None,
-        steps_said=_steps_said(mix, palette),
+        steps=_steps(mix, palette),
         wet=None if mix.wet is None else round(mix.wet, 2),
         wet_said=_wet_said(mix, shift),
         others=[] if found is None else [_recipe(each, palette) for each in found.others],
         same_hue=None if found is None or found.same_hue is None else _recipe(found.same_hue, palette),
         batch=names.get((mix.target.plane, mix.target.part), ""),
     )
-
-
-def _letter(at: int) -> str:
-    return chr(ord("A") + at) if at < 26 else f"{chr(ord('A') + at // 26 - 1)}{chr(ord('A') + at % 26)}"
 
 
 def _batch(at: int, batch: Batch, palette: Palette, state: State, now_min: int) -> BatchView:
@@ -314,7 +291,7 @@ def _batch(at: int, batch: Batch, palette: Palette, state: State, now_min: int) 
         if batch.times > 1:
             when += f"; mixed for {batch.times} sessions"
     return BatchView(
-        name=_letter(at),
+        name=letter_of(at),
         said=", ".join(f"{names[rank]} {part}" for rank, part in batch.strings),
         colour=hex_of(lab),
         ml=round(batch.ml, 1),
@@ -376,7 +353,7 @@ def mixes(here: Here, painting_id: Number) -> MixesView:
     palette, shift = palette_of(state), shift_of(state)
     made = strings_of(state, targets_of(desk.file, state, found.depth))
     batches = batches_of(state, made, found.work)
-    names = {string: _letter(at) for at, batch in enumerate(batches) for string in batch.strings}
+    names = {string: letter_of(at) for at, batch in enumerate(batches) for string in batch.strings}
     used = used_ml(batches, len(palette.tubes))
     reasons = {each.key: each.reason for each in state.meant_so}
     total = sum(batch.ml for batch in batches)
@@ -421,7 +398,7 @@ def tried(
     plane: Annotated[int, Query(ge=1, le=9)],
     part: StringPart,
     parts: Annotated[str, Query(max_length=200, pattern=r"^\d{1,6}:\d{1,4}(,\d{1,6}:\d{1,4}){0,5}$")],
-    strength: Annotated[float | None, Query(ge=0.005, le=4, allow_inf_nan=False)] = None,
+    water: Annotated[float, Query(ge=0, le=200, allow_inf_nan=False)] = 5,
 ) -> TriedRecipeView:
     """Say what parts of tubes make, without keeping it; `parts` is ``tube:count`` with commas between."""
     desk = here.studio.desk(painting_id, here.clock())
@@ -438,7 +415,7 @@ def tried(
     target = next((each for each in targets if (each.plane, each.part) == (plane, part)), None)
     if target is None:
         raise NotFoundError("plane", plane)
-    strength = (strength or 0.2) if palette.transparent else None
+    strength = strength_in(water) if palette.transparent else None
     lab = mix_of(palette.tubes, whole, strength=strength)
     away = float(ciede2000(np.array([lab]), np.array([target.lab]))[0])
     return TriedRecipeView(recipe=_recipe(Recipe(whole, strength, lab, away), palette), wanted=hex_of(target.lab))

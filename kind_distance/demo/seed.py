@@ -100,6 +100,8 @@ POOL = Scene(
 )
 
 
+# What is on the palette at the pool: few earths, one strong green, no black.
+QUARRY_BOX = ("PW6", "PY3", "PY42", "PR101", "PV19", "PB29", "PB35", "PG18", "PBr7 umber")
 SCENES = (TEA, MILL, POOL)
 
 
@@ -209,6 +211,7 @@ def _tea(file: Path, now: datetime) -> State:
             _kept(4, 0.004, 0.014, name="Square, shed alone", crop=[150, 250, 1200, 1200]),
             _kept(4, 0.006, 0.014, name="After dark", key="low", later="A night version, the lamp lit in the shed."),
             ("set_focus", {"x": 0.315, "y": 0.5, "reach": 0.12}),
+            ("take_usual_box", {}),
             _session(saturday, 110, "on the hill", **outside),
             _session(saturday.replace(hour=14, minute=0) + timedelta(days=1), 210, "studio"),
         ],
@@ -225,6 +228,7 @@ def _mill(file: Path, now: datetime) -> State:
             _kept(4, 0.004, 0.014),
             _kept(3, 0.01, 0.022, name="3 steps, big sky"),
             ("set_focus", {"x": 0.615, "y": 0.555}),
+            ("take_usual_box", {}),
         ],
     )
     return replace(state, brief=replace(state.brief, chosen_thumbnail=None))
@@ -243,6 +247,7 @@ def _pool(file: Path, now: datetime) -> State:
         [
             _kept(5, 0.004, 0.012, name="5 steps"),
             _kept(3, 0.01, 0.02),
+            ("add_tubes", {"pigments": list(QUARRY_BOX)}),
             _session(first, 150, "studio", temperature_c=18.0, humidity=55.0),
             _session(second, 120, "studio", temperature_c=18.0, humidity=55.0),
             _session(ahead, 120, "studio", temperature_c=18.0, humidity=55.0),

@@ -58,10 +58,10 @@ def passes_table(state: State, work: Work) -> bytes:
             "" if film is None else iso(film.touch_early), "" if film is None else iso(film.touch_late),
             "yes" if done else "", each.why,
         ]  # fmt: skip
-        writer.writerow([_plain(cell) for cell in row])
+        writer.writerow([plain_cell(cell) for cell in row])
     return out.getvalue().encode("utf-8")
 
 
-def _plain(cell: object) -> object:
+def plain_cell(cell: object) -> object:
     """Keep a cell text where a table program would take it for a formula."""
     return f"'{cell}" if isinstance(cell, str) and cell.startswith(FORMULA) else cell

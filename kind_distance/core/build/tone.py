@@ -27,7 +27,9 @@ def value(linear: Floats) -> NDArray[np.float32]:
 
 def luminance_of(values: Any) -> Floats:  # noqa: ANN401  numbers or arrays
     """Luminance 0-1 of Munsell values."""
-    return _LUMINANCES[np.clip(np.asarray(values, np.float32) * 819.2 + 0.5, 0, 8192).astype(np.int32)]
+    return np.asarray(
+        _LUMINANCES[np.clip(np.asarray(values, np.float32) * 819.2 + 0.5, 0, 8192).astype(np.int32)], np.float32
+    )
 
 
 def at_value(linear: Floats, values: Any) -> Floats:  # noqa: ANN401  numbers or arrays

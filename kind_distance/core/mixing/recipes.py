@@ -36,7 +36,7 @@ COLOURS = ((1, 1), (1, 2), (2, 1), (1, 3), (3, 1), (2, 3), (3, 2), (1, 4), (4, 1
 THREE = ((1, 1, 1), (2, 1, 1), (1, 2, 1), (1, 1, 2), (3, 2, 1), (3, 1, 2), (2, 3, 1), (1, 3, 2), (2, 1, 3), (1, 2, 3),
          (4, 2, 1), (4, 1, 2), (2, 4, 1), (1, 4, 2), (2, 1, 4), (1, 2, 4), (3, 3, 1), (3, 1, 3), (1, 3, 3),
          (2, 2, 1), (2, 1, 2), (1, 2, 2))  # fmt: skip
-WHITES = (0.25, 0.5, 1, 2, 3, 4, 6, 9, 14, 20, 30, 45, 70, 110)  # parts of white to all colours together
+WHITES = (0.25, 0.5, 1, 2, 3, 4, 6, 9, 14, 20, 30, 45, 60, 80, 110, 150)  # parts of white to all colours together
 STRENGTHS: list[float] = [round(float(v), 4) for v in np.geomspace(0.02, 1.2, 18)]  # of a wash, in usual opaque films
 FULL_STRENGTH = 1.2  # paint as it comes from the tube, brushed out; by eye, no source
 PAPER_LAB = (96.0, 0.0, 2.5)
@@ -173,7 +173,7 @@ def mixes_of(tubes: tuple[Tube, ...], *, transparent: bool, paper: tuple[float, 
     shares = parts / np.maximum(parts.sum(axis=1, keepdims=True), 1)
     shares = shares.astype(np.float32)
     total = parts.astype(np.float32).sum(axis=1)
-    effort = 3.0 * (parts > 0).sum(axis=1) + 0.9 * np.log2(total)
+    effort = 4.0 * (parts > 0).sum(axis=1) + 0.9 * np.log2(total)
     if transparent:
         ground = reflectance_of(np.array(paper)).astype(np.float32)
         films = [film_over(ground, shares @ k, shares @ s, strength) for strength in STRENGTHS]
@@ -287,7 +287,7 @@ def find_recipe(
     away = ciede2000(mixes.lab[near], wanted)
     best = float(away.min())
     allowed = max(GOOD_ENOUGH * (1.6 if few else 1.0), best + 0.25)
-    trouble = mixes.effort[near] + (1.0 if few else 2.0) * away
+    trouble = mixes.effort[near] + (0.8 if few else 1.6) * away
     trouble = np.where(away <= allowed, trouble, np.inf)
     order = np.argsort(trouble, kind="stable")
     chosen = int(order[0])
@@ -375,6 +375,11 @@ def two_steps(recipe: Recipe, whites: frozenset[int]) -> TwoSteps | None:
         return None
     _, _, each, times = min(choices)
     return TwoSteps(((white, total * each), *colours), 1, white, times)
+
+
+def strength_in(water: float) -> float:
+    """Give the strength of a wash of so many parts of water to one of paint. By eye, no source."""
+    return FULL_STRENGTH / (1 + water)
 
 
 def water_parts(strength: float) -> int:

@@ -74,8 +74,14 @@ def batches_of(state: State, mixes: list[Mix], work: Work) -> list[Batch]:
     wanted: dict[tuple[tuple[tuple[int, int], ...], float | None], list[tuple[Pass, int, StringPart, float]]] = (
         defaultdict(list)
     )
+    begun: set[int] = set()
     for each in work.passes:
-        for rank, part, cover in _laid(each):
+        laid = _laid(each)
+        if each.kind == "blend":
+            # What is laid and blended in one go takes paint; blending what lies there takes none.
+            laid = tuple((rank, "mass", 1.0) for rank in each.planes if rank not in begun)
+        begun |= set(each.planes)
+        for rank, part, cover in laid:
             mix = by_string.get((rank, part))
             if mix is None:
                 continue

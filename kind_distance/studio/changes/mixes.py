@@ -7,6 +7,7 @@ from typing import Annotated, Any
 
 from pydantic import Field
 
+from kind_distance.core.mixing.recipes import strength_in
 from kind_distance.core.paint.media import medium_of
 from kind_distance.errors import DomainError, InUseError, NotFoundError
 from kind_distance.rows import MixPart, MixRecord, TubeRecord, WetDryRecord
@@ -24,6 +25,8 @@ CHANGES = (
     "take_recipe", "add_wet_dry", "remove_wet_dry",
 )  # fmt: skip
 SETS = {"set_tube": settable(TubeRecord), "add_tube": settable(TubeRecord, "name", "paint")}
+USUAL_WATER = 5.0  # parts to one of paint, where a wash is not told
+Water = Annotated[float, Field(ge=0, le=200, allow_inf_nan=False)]
 TubeParts = Annotated[
     list[tuple[Number, Annotated[int, Field(ge=0, le=2000)]]], Field(min_length=1, max_length=6)
 ]  # of (tube, parts)
@@ -116,10 +119,8 @@ def _settled(desk: Desk, plane: int, part: StringPart, parts: tuple[MixPart, ...
     return MixRecord(next_number(desk.state, "mix") if old is None else old.number, number, None, part, parts, strength)
 
 
-def set_recipe(
-    desk: Desk, *, plane: Rank, part: StringPart, parts: TubeParts, strength: FiniteFloat | None = None
-) -> Changed:
-    """Settle a recipe of one's own for a plane's light, mass or dark."""
+def set_recipe(desk: Desk, *, plane: Rank, part: StringPart, parts: TubeParts, water: Water | None = None) -> Changed:
+    """Settle a recipe of one's own for a plane's light, mass or dark; a wash with its parts of water."""
     for tube, _ in parts:
         find(desk.state, "tube", tube)
     whole = tuple(MixPart(tube, count) for tube, count in parts if count)
@@ -127,8 +128,8 @@ def set_recipe(
         raise DomainError("A recipe of no parts makes nothing.", "Give at least one tube a part.")
     if len({each.tube for each in whole}) < len(whole):
         raise DomainError("A tube is named twice in this recipe.", "Add its parts together.")
-    if strength is None and medium_of(desk.state.brief.medium).transparent:
-        strength = 0.2
+    wash = medium_of(desk.state.brief.medium).transparent
+    strength = strength_in(USUAL_WATER if water is None else water) if wash else None
     record = _settled(desk, plane, part, whole, strength)
     return put(desk.state, record), f"Recipe settled: {desk.plane(plane).name}, {part}"
 

@@ -39,6 +39,7 @@ export const STAGE_KEYS: Record<string, KeyHelp[]> = {
     { keys: "Shift ↑ ↓ on a pass", what: "move it earlier, later" },
     { keys: "← → on its length", what: "a minute less, more; Shift five" },
   ],
+  mixes: [{ keys: "← ↑ → ↓", what: "go from recipe to recipe" }],
   sessions: [{ keys: "← → on a bar", what: "look at the pass before, the pass after" }],
 };
 

@@ -39,7 +39,9 @@ async function load(): Promise<void> {
   if (held.value !== null && held.value >= found.stages.length) held.value = null;
   ready.value = 0;
   for (const stage of found.stages) {
-    await fetch(stage.image).catch(() => undefined);
+    const picture = new Image();
+    picture.src = stage.image;
+    await picture.decode().catch(() => undefined);
     if (mine !== run) return;
     ready.value += 1;
   }
@@ -83,7 +85,7 @@ watch(
           <button class="do quiet" @click="stop">Stop</button></span
         >
         <template v-else-if="build">
-          <button class="do quiet" :aria-pressed="held !== null" @click="hold">
+          <button class="do quiet" @click="hold">
             {{ held === null ? "Hold this stage beside" : "Let the other go" }}
           </button>
           <a class="do quiet" :href="`/api/paintings/${table.painting?.id}/build.webp`" download

@@ -11,7 +11,7 @@ const plane = computed(() => table.chosenPlane);
 const beside = ref<"neighbours" | "white" | "ground">("neighbours");
 const writing = ref(false);
 const own = ref<Record<number, number>>({});
-const strength = ref(0.2);
+const water = ref(5);
 const made = ref<Recipe | null>(null);
 
 /** What it will stand before and behind, as planned; at the ends of the picture the same twice. */
@@ -36,7 +36,7 @@ watch(mix, () => {
 });
 function write(): void {
   own.value = Object.fromEntries((mix.value?.recipe.parts ?? []).map((each) => [each.tube, each.count]));
-  strength.value = mix.value?.recipe.strength ?? 0.2;
+  water.value = mix.value?.recipe.water ?? 5;
   writing.value = true;
   void see();
 }
@@ -47,7 +47,7 @@ const parts = computed<[number, number][]>(() =>
     .slice(0, 6),
 );
 async function see(): Promise<void> {
-  made.value = parts.value.length ? await mixes.tried(parts.value, strength.value) : null;
+  made.value = parts.value.length ? await mixes.tried(parts.value, water.value) : null;
 }
 async function settle(): Promise<void> {
   const found = mix.value;
@@ -57,7 +57,7 @@ async function settle(): Promise<void> {
     plane: found.plane,
     part: found.part,
     parts: parts.value,
-    strength: mixes.found?.medium_transparent ? strength.value : null,
+    water: mixes.found?.medium_transparent ? water.value : null,
   });
   if (went) writing.value = false;
 }
@@ -99,14 +99,16 @@ const ways = computed(() => [
       {{ mix.recipe.reach_said }} ({{ mix.recipe.difference }} off).
     </p>
     <ul class="parts">
-      <li v-for="each in mix.recipe.parts" :key="each.tube">
-        <i :style="{ background: each.colour }" /><b>{{ each.count }}</b> {{ each.name.toLowerCase() }}
+      <li v-for="each in mix.steps?.first ?? mix.recipe.parts" :key="each.tube">
+        <i :style="{ background: each.colour }" /><b>{{ each.count }}</b> {{ each.name }}
+      </li>
+      <li v-if="mix.steps" class="then">
+        then <b>1</b> part of that to <b>{{ mix.steps.white }}</b> of {{ mix.steps.white_name }}
       </li>
       <li v-if="mix.recipe.water !== null">
         <i class="water" /><b>{{ mix.recipe.water }}</b> of water to one of paint
       </li>
     </ul>
-    <p v-if="mix.steps_said">{{ mix.steps_said }}</p>
     <p>{{ mix.wet_said }}</p>
     <p v-if="mixes.batch">
       <b>{{ mixes.batch.ml }} ml</b>, with what stays on palette and brush<template
@@ -134,14 +136,14 @@ const ways = computed(() => [
           @input="see"
       /></label>
       <label v-if="mixes.found?.medium_transparent"
-        ><span>Strength of the wash</span
+        ><span>Parts of water</span
         ><input
-          v-model.number="strength"
+          v-model.number="water"
           class="field num"
           type="number"
-          min="0.01"
-          max="2"
-          step="0.01"
+          min="0"
+          max="200"
+          step="1"
           @input="see"
       /></label>
       <p v-if="made" class="made">
@@ -214,6 +216,11 @@ const ways = computed(() => [
   border-radius: 50%;
   vertical-align: -2px;
   flex: none;
+}
+.parts .then {
+  margin-top: 4px;
+  padding-top: 4px;
+  border-top: 1px solid var(--hair);
 }
 .parts .water {
   border-style: dashed;

@@ -28,6 +28,7 @@ function choose(plane: number, part: Part): void {
   table.plane = plane;
   mixes.part = part;
 }
+const here = computed(() => `/api/paintings/${table.painting?.id}`);
 const planes = computed(() => table.painting?.planes ?? []);
 const acrylic = computed(() => /acrylic/.test(table.painting?.brief.medium ?? ""));
 const driesTo = computed(() => mixes.found?.dries_to ?? "");
@@ -77,6 +78,11 @@ async function bring(): Promise<void> {
               <option value="both">dries: darks lighter, lights darker</option>
             </select>
           </label>
+        </p>
+        <p class="facts out">
+          <a class="do" :href="`${here}/mixing.pdf`" target="_blank">Print the mixing sheet</a>
+          <a class="do quiet" :href="`${here}/palette.gpl`" download>Export the palette (.gpl)</a>
+          <a class="do quiet" :href="`${here}/mixes.csv`" download>Export the recipes (.csv)</a>
         </p>
         <details class="facts">
           <summary>To carry as little as possible</summary>
@@ -135,6 +141,7 @@ async function bring(): Promise<void> {
 <style scoped>
 .mixes {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 14px;
   padding-top: 6px;
 }
@@ -152,6 +159,11 @@ summary {
   min-height: 30px;
   cursor: pointer;
   font-weight: 500;
+}
+.out {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 16px;
 }
 .tick {
   display: inline-flex;

@@ -49,7 +49,7 @@ export const useMixes = defineStore("mixes", () => {
   }
 
   /** Says what a recipe makes, without keeping it; null where it makes no sense. */
-  async function tried(parts: [number, number][], strength: number | null): Promise<Recipe | null> {
+  async function tried(parts: [number, number][], water: number): Promise<Recipe | null> {
     const painting = table.painting;
     if (!painting) return null;
     const answer = client.GET("/api/paintings/{painting_id}/mixes/tried", {
@@ -59,7 +59,7 @@ export const useMixes = defineStore("mixes", () => {
           plane: table.plane,
           part: part.value,
           parts: parts.map(([tube, count]) => `${tube}:${count}`).join(","),
-          strength: strength ?? undefined,
+          water,
         },
       },
     });

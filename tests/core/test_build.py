@@ -1,0 +1,206 @@
+"""The build: films, washes and orders do to the picture what they do on a support."""
+
+import unittest
+from dataclasses import replace
+
+import numpy as np
+
+from kind_distance.core.build.film import Film
+from kind_distance.core.build.model import BuildPlane, BuildScene, BuildStep
+from kind_distance.core.build.passes import bare, painted
+from kind_distance.core.build.tone import absorbed, at_value, film, mixed, returned, value
+from kind_distance.core.colour.lab import lab_from_linear
+from kind_distance.core.colour.srgb import linear_from_codes
+
+OCHRE = (0.5, 0.33, 0.16)
+
+
+def scene(*, transparent=False, kept=None, ground=OCHRE):
+    """A pale sky over a green hill with a dark wood before it."""
+    height, width = 120, 180
+    hand = np.random.default_rng(2)
+    labels = np.ones((height, width), np.uint8)
+    labels[50:] = 2
+    labels[88:] = 3
+    codes = np.empty((height, width, 3), np.uint8)
+    for rank, colour in ((1, (196, 208, 222)), (2, (120, 140, 96)), (3, (54, 58, 40))):
+        inside = labels == rank
+        codes[inside] = np.clip(np.array(colour) + hand.normal(0, 9, (int(inside.sum()), 1)), 0, 255)
+    planes = (
+        BuildPlane("Sky", 7.8, 8.2, 8.6, sky=True),
+        BuildPlane("Hill", 4.6, 5.4, 6.2),
+        BuildPlane("Wood", 1.9, 2.5, 3.3),
+    )
+    return BuildScene(codes, labels, planes, transparent, ground, (0.5, 0.6, 0.2), kept)
+
+
+GROUND, DRAWING = BuildStep(1, "ground", ()), BuildStep(2, "drawing", ())
+BLOCKED = tuple(BuildStep(2 + rank, "block_in", (rank,)) for rank in (1, 2, 3))
+SECOND = tuple(BuildStep(5 + rank, "second_layer", (rank,)) for rank in (1, 2, 3))
+WHOLE = (GROUND, DRAWING, *BLOCKED, *SECOND, BuildStep(9, "details", (3,)), BuildStep(10, "lights", ()))
+
+
+def chroma(codes, inside):
+    lab = lab_from_linear(linear_from_codes(codes))
+    return float(np.hypot(lab[..., 1], lab[..., 2])[inside].mean())
+
+
+class Paint(unittest.TestCase):
+    def test_films_add_up_exactly(self):
+        ground, paint = np.full((1, 3), 0.4, np.float64), np.array([[0.2, 0.5, 0.7]])
+        twice = film(film(ground, paint, 0.5).astype(np.float64), paint, 0.7)
+        self.assertLess(float(np.abs(twice - film(ground, paint, 1.2)).max()), 1e-6)
+        self.assertLess(float(np.abs(film(ground, paint, 40.0) - paint).max()), 1e-4)
+
+    def test_absorption_goes_there_and_back(self):
+        paint = np.array([0.05, 0.3, 0.9], np.float32)
+        self.assertLess(float(np.abs(returned(absorbed(paint)) - paint).max()), 1e-5)
+
+    def test_a_mix_of_complements_is_duller_than_both(self):
+        blue, orange = np.array([[0.1, 0.2, 0.6]], np.float32), np.array([[0.7, 0.3, 0.08]], np.float32)
+        made = lab_from_linear(mixed(blue, orange, np.float32(0.5)))[0]
+        for each in (blue, orange):
+            self.assertLess(np.hypot(*made[1:]), 0.6 * np.hypot(*lab_from_linear(each)[0][1:]))
+
+    def test_a_colour_carried_to_another_value_keeps_its_hue(self):
+        green = np.array([[0.1, 0.2, 0.06]], np.float32)
+        made = at_value(green, np.array([6.0]))
+        self.assertAlmostEqual(float(value(made[None])[0, 0]), 6.0, delta=0.05)
+        turned = [np.arctan2(*lab_from_linear(each)[0][:0:-1]) for each in (green, made)]
+        self.assertAlmostEqual(turned[0], turned[1], delta=0.12)
+
+
+class Stages(unittest.TestCase):
+    @classmethod
+    def setUpClass(cls):
+        cls.scene = scene()
+        cls.film = Film(cls.scene)
+
+    def test_planes_come_to_stand_where_they_were_planned(self):
+        last = self.film.stage(WHOLE)
+        for plane, now in zip(self.scene.planes, last.values, strict=True):
+            with self.subTest(plane=plane.name):
+                self.assertAlmostEqual(now, plane.mass, delta=0.45)
+
+    def test_the_ground_goes_under_plane_by_plane(self):
+        bares = [self.film.stage(WHOLE[:at]).bare for at in range(2, len(WHOLE) + 1)]
+        self.assertEqual(bares[0], 1.0)
+        self.assertEqual(bares, sorted(bares, reverse=True))
+        self.assertLess(bares[-1], 0.05)
+
+    def test_the_same_input_gives_the_same_bytes(self):
+        again = Film(scene()).stage(WHOLE)
+        self.assertTrue((again.codes == self.film.stage(WHOLE).codes).all())
+        self.assertEqual(scene().name, self.scene.name)
+        self.assertNotEqual(scene(ground=(0.1, 0.1, 0.1)).name, self.scene.name)
+
+    def test_an_edit_is_worked_out_from_its_pass_on(self):
+        film = Film(self.scene)
+        film.stage(WHOLE)
+        begun = film._canvases
+        changed = (*WHOLE[:-1], replace(WHOLE[-1], thickness=2.0))
+        film.stage(changed)
+        self.assertIn(changed[:8], begun)
+        self.assertTrue((film.stage(WHOLE[:4]).codes == self.film.stage(WHOLE[:4]).codes).all())
+
+    def test_background_after_what_stands_before_it_leaves_ground_along_the_edge(self):
+        right = self.film.stage((GROUND, *BLOCKED))
+        wrong = self.film.stage((GROUND, *BLOCKED[::-1]))
+        self.assertGreater(wrong.rims, right.rims + 0.03)
+
+    def test_a_moved_pass_keeps_its_strokes(self):
+        alone = painted(bare(self.film.aims), self.film.aims, BLOCKED[0])
+        later = painted(painted(bare(self.film.aims), self.film.aims, BLOCKED[2]), self.film.aims, BLOCKED[0])
+        far = np.s_[:40]
+        self.assertLess(float(np.abs(alone.seen[far] - later.seen[far]).max()), 1e-5)
+
+    def test_paint_into_wet_paint_of_another_hue_makes_mud(self):
+        warm = replace(GROUND, tint=(0.6, 0.25, 0.1))
+        clean = self.film.stage((warm, *BLOCKED, *SECOND[:2]))
+        wet = tuple(replace(each, under="wet") for each in SECOND[:2])
+        laid_wet = Film(self.scene)
+        muddy = laid_wet.stage((warm, replace(BLOCKED[1], planes=(1,)), *BLOCKED, *wet))
+        inside = self.scene.labels == 2
+        self.assertLessEqual(chroma(muddy.codes, inside), chroma(clean.codes, inside) + 0.2)
+        self.assertFalse((muddy.codes == clean.codes).all())
+
+    def test_wet_beside_wet_is_drawn_into_each_other_and_dry_is_not(self):
+        dry = self.film.stage((GROUND, *BLOCKED))
+        wet = self.film.stage((GROUND, BLOCKED[0], replace(BLOCKED[1], beside=(1,)), BLOCKED[2]))
+        rows = np.s_[46:55]
+        steep = [
+            np.abs(np.diff(value(linear_from_codes(each.codes)), axis=0))[rows].max(axis=0).mean()
+            for each in (dry, wet)
+        ]
+        self.assertLess(steep[1], steep[0])
+
+    def test_a_thin_light_over_a_dark_ground_is_dulled_by_it(self):
+        thin = BuildStep(3, "block_in", (1,), 0.5, 0.3)
+        on_dark = Film(scene(ground=(0.03, 0.03, 0.03))).stage((GROUND, thin))
+        on_white = Film(scene(ground=(0.85, 0.85, 0.85))).stage((GROUND, thin))
+        self.assertLess(on_dark.values[0], on_white.values[0] - 0.5)
+
+    def test_a_glaze_darkens_and_a_scumble_lightens(self):
+        before = self.film.stage((GROUND, *BLOCKED)).values[2]
+        glazed = self.film.stage((GROUND, *BLOCKED, BuildStep(20, "glaze", (3,)))).values[2]
+        scumbled = self.film.stage((GROUND, *BLOCKED, BuildStep(21, "scumble", (3,)))).values[2]
+        self.assertLess(glazed, before - 0.05)
+        self.assertGreater(scumbled, before + 0.05)
+
+    def test_blending_where_nothing_lies_yet_lays_it_first(self):
+        found = self.film.stage((GROUND, BuildStep(22, "blend", (1,))))
+        self.assertAlmostEqual(found.values[0], 8.2, delta=0.6)
+
+    def test_passes_that_paint_nothing_change_nothing(self):
+        one = self.film.stage((GROUND, *BLOCKED))
+        two = self.film.stage((GROUND, *BLOCKED, BuildStep(30, "varnish", ())))
+        self.assertTrue((one.codes == two.codes).all())
+        self.assertEqual(two.changed, 0.0)
+
+    def test_a_plane_that_is_nowhere_in_the_picture(self):
+        planes = (*self.scene.planes, BuildPlane("Bridge", 2, 3, 4))
+        film = Film(replace(self.scene, planes=planes))
+        self.assertEqual(film.stage((GROUND, BuildStep(3, "block_in", (4,)))).values[3], 0.0)
+
+
+class Washes(unittest.TestCase):
+    @classmethod
+    def setUpClass(cls):
+        cls.scene = scene(transparent=True)
+        cls.film = Film(cls.scene)
+
+    def test_washes_only_darken(self):
+        steps = (DRAWING, *BLOCKED, *SECOND)
+        seen = [self.film.stage(steps[:at]).codes.astype(int) for at in range(1, len(steps) + 1)]
+        for one, other in zip(seen, seen[1:], strict=False):
+            self.assertLessEqual(float((other - one).max()), 2)
+
+    def test_two_wet_washes_bleed_and_pigment_is_moved_not_added(self):
+        dry = self.film.stage(BLOCKED[:2])
+        wet = self.film.stage((BLOCKED[0], replace(BLOCKED[1], beside=(1,))))
+        rows = np.s_[44:56]
+        bled = np.abs(wet.codes[rows].astype(int) - dry.codes[rows].astype(int)).max(axis=-1) > 4
+        self.assertGreater(bled.mean(), 0.2)
+        light = [linear_from_codes(each.codes)[30:70].mean() for each in (dry, wet)]
+        self.assertAlmostEqual(light[0], light[1], delta=0.04)
+
+    def test_water_into_a_damp_wash_makes_a_backrun(self):
+        calm = self.film.stage(BLOCKED[:2])
+        run = self.film.stage((BLOCKED[0], replace(BLOCKED[1], damp=(1,))))
+        sky = np.s_[40:50]
+        moved = run.codes[sky].astype(int) - calm.codes[sky].astype(int)
+        self.assertTrue(moved.max() > 4 and moved.min() < -4)
+
+    def test_a_mask_keeps_paper_until_it_is_taken_off(self):
+        kept = np.zeros((120, 180), np.float32)
+        kept[60:70, 60:90] = 1
+        film = Film(scene(transparent=True, kept=kept))
+        mask, unmask = BuildStep(40, "mask", ()), BuildStep(41, "unmask", ())
+        masked = film.stage((mask, *BLOCKED, unmask))
+        light = value(linear_from_codes(masked.codes))[62:68, 65:85].mean()
+        self.assertGreater(light, 8.9)
+        lifted = film.stage((*BLOCKED, BuildStep(42, "lift", (2,))))
+        self.assertGreater(
+            value(linear_from_codes(lifted.codes))[62:68, 65:85].mean(),
+            value(linear_from_codes(film.stage(BLOCKED).codes))[62:68, 65:85].mean() + 0.4,
+        )

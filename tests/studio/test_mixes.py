@@ -1,0 +1,243 @@
+"""The palette and its recipes, as a painter changes them."""
+
+from dataclasses import replace
+
+from kind_distance.core.judgement import POINTING
+from kind_distance.errors import DomainError, InUseError, KindDistanceError, NotFoundError
+from kind_distance.pictures import darkroom
+from kind_distance.rows import Brief, State
+from kind_distance.stages.mixes.batches import batches_of, used_ml
+from kind_distance.stages.mixes.build import off_plan, scene_of_build, steps_of
+from kind_distance.stages.mixes.judging import judge_mixes, reaching_tubes
+from kind_distance.stages.mixes.nominal import BY_INDEX, PIGMENTS, USUAL_BOX, usual_box
+from kind_distance.stages.mixes.palette import missing_parts, palette_of, shift_of
+from kind_distance.studio.changes import CHANGES, apply
+from kind_distance.studio.changes.desk import Desk
+from kind_distance.studio.changes.mixes import mixes_on
+from kind_distance.studio.changes.planes import usual_planes
+from kind_distance.studio.changes.sources import with_source
+from kind_distance.studio.paintings import minutes_now
+from tests.support import NOW, WithStudio, file_bytes, hill_picture
+
+NOW_MIN = minutes_now(NOW)
+
+
+class AtThePalette(WithStudio):
+    def setUp(self):
+        super().setUp()
+        picture, facts = darkroom.take_in(self.file, file_bytes(hill_picture()), "hill")
+        state, _, _ = with_source(State(Brief("Hill", width_cm=40, height_cm=30)), picture, facts, "hill.png")
+        self.state = replace(state, planes=usual_planes(3))
+
+    def desk(self, state):
+        return Desk(self.file, state, NOW_MIN)
+
+    def do(self, state, action, **arguments):
+        return apply(self.desk(state), action, arguments)[0]
+
+    def boxed(self, **brief):
+        state = replace(self.state, brief=replace(self.state.brief, **brief))
+        return self.do(state, "take_usual_box")
+
+    def judged(self, state):
+        return {each.kind: each for each in judge_mixes(state, mixes_on(self.desk(state)))}
+
+
+class Palettes(AtThePalette):
+    def test_a_usual_box_has_a_recipe_for_every_light_mass_and_dark(self):
+        state = self.boxed()
+        self.assertEqual([each.pigment for each in state.tubes], list(USUAL_BOX))
+        mixes = mixes_on(self.desk(state))
+        self.assertEqual(len(mixes), 9)
+        self.assertGreaterEqual(sum(each.recipe.reach == "match" for each in mixes), 8)
+        self.assertTrue(all(each.target.lab[0] > 0 for each in mixes))
+
+    def test_watercolour_takes_a_box_without_white_and_says_how_much_water(self):
+        state = self.boxed(medium="watercolour")
+        self.assertNotIn("PW6", usual_box("watercolour"))
+        self.assertEqual({each.paint for each in state.tubes}, {"watercolour"})
+        self.assertTrue(all(each.recipe.strength for each in mixes_on(self.desk(state))))
+        self.assertNotIn("a white", missing_parts(palette_of(state)))
+
+    def test_without_a_tube_there_is_no_recipe_and_with_one_there_is(self):
+        self.assertEqual(mixes_on(self.desk(self.state)), [])
+        one = self.do(self.state, "add_tubes", pigments=["PB29"])
+        self.assertEqual(len(mixes_on(self.desk(one))), 9)
+        barred = self.do(one, "set_tube", tube=1, barred=True)
+        self.assertEqual(mixes_on(self.desk(barred)), [])
+
+    def test_a_settled_recipe_stays_and_can_be_found_again(self):
+        state = self.do(self.boxed(), "set_recipe", plane=2, part="mass", parts=[(1, 5), (6, 2)])
+        mix = next(m for m in mixes_on(self.desk(state)) if (m.target.plane, m.target.part) == (2, "mass"))
+        self.assertEqual(mix.recipe.parts, ((0, 5), (5, 2)))
+        self.assertIsNone(mix.found)
+        found = self.do(state, "clear_recipe", plane=2, part="mass")
+        self.assertEqual(found.mixes, ())
+        with self.assertRaises(NotFoundError):
+            self.do(found, "clear_recipe", plane=2, part="mass")
+
+    def test_another_way_can_be_taken(self):
+        state = self.boxed()
+        mix = next(m for m in mixes_on(self.desk(state)) if m.found and m.found.others)
+        kept = self.do(state, "keep_recipe", plane=mix.target.plane, part=mix.target.part, way=1)
+        wanted = tuple((state.tubes[at].number, n) for at, n in mix.found.others[0].parts)
+        self.assertEqual(tuple((each.tube, each.count) for each in kept.mixes[0].parts), wanted)
+        with self.assertRaises(NotFoundError):
+            self.do(state, "keep_recipe", plane=1, part="mass", way=9)
+
+    def test_a_tube_that_a_settled_recipe_needs_is_not_taken_away(self):
+        state = self.do(self.boxed(), "set_recipe", plane=2, part="mass", parts=[(1, 5), (6, 2)])
+        for action, said in (("remove_tube", {}), ("set_tube", {"barred": True})):
+            with self.subTest(action=action), self.assertRaises(InUseError) as refused:
+                self.do(state, action, tube=6, **said)
+            self.assertIn(state.planes[1].name, refused.exception.message)
+        free = self.do(state, "clear_recipe", plane=2, part="mass")
+        self.assertEqual(len(self.do(free, "remove_tube", tube=6).tubes), 8)
+
+    def test_recipes_that_make_no_sense(self):
+        state = self.boxed()
+        for parts in ([(1, 0)], [(1, 2), (1, 3)]):
+            with self.subTest(parts=parts), self.assertRaises(DomainError):
+                self.do(state, "set_recipe", plane=1, part="mass", parts=parts)
+        with self.assertRaises(NotFoundError):
+            self.do(state, "set_recipe", plane=1, part="mass", parts=[(99, 2)])
+        with self.assertRaises(NotFoundError):
+            self.do(state, "add_tubes", pigments=["PX0"])
+        with self.assertRaises(DomainError):
+            self.do(state, "add_tubes", pigments=["PW6"])
+
+    def test_a_tube_with_an_impossible_colour(self):
+        for wrong in ((140.0, 0.0, 0.0), (50.0, 900.0, 0.0), (float("nan"), 0.0, 0.0)):
+            with self.subTest(masstone=wrong), self.assertRaises(KindDistanceError):
+                self.do(self.state, "add_tube", name="Odd", masstone=wrong)
+
+    def test_paint_that_does_not_hold_is_refused_with_the_reason(self):
+        for medium, paint in (("watercolour", "oil"), ("acrylic", "oil"), ("oil", "acrylic"), ("oil", "gouache")):
+            state = replace(self.state, brief=replace(self.state.brief, medium=medium))
+            with self.subTest(medium=medium, paint=paint), self.assertRaises(DomainError) as refused:
+                self.do(state, "add_tube", name="Stray", paint=paint)
+            self.assertTrue(refused.exception.way_out)
+        over = replace(self.state, brief=replace(self.state.brief, medium="oil_over_acrylic"))
+        self.assertEqual(len(self.do(over, "add_tube", name="Under", paint="acrylic").tubes), 1)
+
+    def test_when_a_plane_goes_its_recipes_go(self):
+        state = self.do(self.boxed(), "set_recipe", plane=2, part="mass", parts=[(1, 5), (6, 2)])
+        self.assertEqual(self.do(state, "remove_plane", plane=2).mixes, ())
+
+    def test_own_swatches_move_the_drying(self):
+        state = self.boxed()
+        moved = self.do(state, "add_wet_dry", wet=5.0, dry=5.6)
+        self.assertGreater(shift_of(moved).dry(5.0), shift_of(state).dry(5.0))
+        self.assertEqual(shift_of(self.do(moved, "remove_wet_dry", swatch=1)), shift_of(state))
+        both = self.do(state, "set_brief", dries_to="both")
+        self.assertGreater(shift_of(both).dry(2.0), shift_of(state).dry(2.0))
+
+    def test_batches_gather_passes_and_what_each_tube_gives(self):
+        state = self.do(self.boxed(), "add_session", start="2026-11-28T13:00", minutes=180)
+        mixes, work = mixes_on(self.desk(state)), self.desk(state).survey().work
+        batches = batches_of(state, mixes, work)
+        self.assertTrue(all(each.ml > 0 for each in batches))
+        self.assertAlmostEqual(sum(used_ml(batches, 9)), sum(each.ml for each in batches), places=6)
+        self.assertTrue(any(each.open_min for each in batches))
+        # The same recipe in two places is one pile.
+        once = self.do(state, "take_recipe", plane=2, part="mass", of_plane=3, of_part="mass")
+        joined = batches_of(once, mixes_on(self.desk(once)), work)
+        self.assertTrue(any({(2, "mass"), (3, "mass")} <= set(each.strings) for each in joined))
+
+
+class Judged(AtThePalette):
+    def test_no_white_is_one_judgement_not_one_for_each_plane(self):
+        state = self.boxed()
+        bare = self.do(state, "remove_tube", tube=1)
+        found = self.judged(bare)
+        self.assertEqual(found["no_white"].severity, "strong")
+        self.assertNotIn("out_of_reach", found)
+        self.assertNotIn("no_white", self.judged(state))
+        self.assertNotIn("no_white", self.judged(self.boxed(medium="watercolour")))
+
+    def test_what_is_out_of_reach_names_a_tube_that_reaches_it(self):
+        state = self.do(self.state, "add_tubes", pigments=["PW6", "PBr7"])
+        green = next(m for m in mixes_on(self.desk(state)) if m.recipe.reach == "out_of_reach")
+        helps = reaching_tubes(palette_of(state), green.target.lab, green.recipe.difference)
+        self.assertTrue(helps)
+        self.assertLess(helps[0][1], green.recipe.difference - 1)
+        judgement = self.judged(state)["out_of_reach"]
+        better = self.do(state, judgement.remedies[0].action, **judgement.remedies[0].arguments)
+        self.assertEqual(len(better.tubes), 3)
+
+    def test_a_strong_tube_in_a_pale_plane_is_a_note_with_a_way_out(self):
+        state = self.do(self.state, "add_tubes", pigments=["PW6", "PB15:3"])
+        state = self.do(state, "set_planned_value", plane=1, value=8.0)
+        state = self.do(state, "set_recipe", plane=1, part="mass", parts=[(1, 90), (2, 1)])
+        note = self.judged(state)["strong_in_pale"]
+        self.assertEqual(note.severity, "note")
+        state = self.do(state, "add_tubes", pigments=["PB29", "PB35", "PBr7", "PY42"])
+        state = self.do(state, "clear_recipe", plane=1, part="mass")
+        calm = self.do(state, note.remedies[0].action, **note.remedies[0].arguments)
+        self.assertNotIn("strong_in_pale", self.judged(calm))
+
+    def test_mixes_nobody_tells_apart_can_be_mixed_once(self):
+        state = self.boxed()
+        alike = self.do(state, "take_recipe", plane=2, part="mass", of_plane=3, of_part="mass")
+        # The very same recipe is one pile already.
+        self.assertNotEqual(self.judged(alike).get("alike_mixes", "none"), "strong")
+        near = self.do(alike, "set_recipe", plane=2, part="mass", parts=[(1, 60), (6, 2), (9, 1)])
+        near = self.do(near, "set_recipe", plane=3, part="mass", parts=[(1, 61), (6, 2), (9, 1)])
+        told = self.judged(near)["alike_mixes"]
+        once = self.do(near, told.remedies[0].action, **told.remedies[0].arguments)
+        parts = {
+            each.part: each.parts for each in once.mixes if each.plane in (near.planes[1].number, near.planes[2].number)
+        }
+        self.assertTrue(parts)
+
+    def test_black_far_off_is_a_note_and_near_by_is_not_told(self):
+        state = self.do(self.state, "add_tubes", pigments=["PW6", "PBk9", "PB29"])
+        told = self.do(state, "set_recipe", plane=2, part="mass", parts=[(1, 1), (2, 2)])
+        self.assertIn("black_far", self.judged(told))
+        near = self.do(state, "set_recipe", plane=3, part="mass", parts=[(1, 1), (2, 2)])
+        self.assertNotIn("black_far", self.judged(near))
+
+    def test_every_remedy_is_a_change_and_can_be_meant_so(self):
+        state = self.do(self.state, "add_tubes", pigments=["PW6", "PB15:3", "PBk9"])
+        for judgement in judge_mixes(state, mixes_on(self.desk(state))):
+            for remedy in judgement.remedies:
+                with self.subTest(kind=judgement.kind, remedy=remedy.label):
+                    self.assertTrue(remedy.action in CHANGES or remedy.action in POINTING)
+                    self.do(state, remedy.action, **remedy.arguments)
+            silenced = self.do(state, "mean_it_so", key=judgement.key, reason="tried and liked")
+            self.assertIn(judgement.key, {each.key for each in silenced.meant_so})
+
+    def test_nominal_tubes_say_what_to_beware_of(self):
+        for index in ("PY35", "PR108", "PB28", "PBr7"):
+            self.assertTrue(BY_INDEX[index].hazard, index)
+        self.assertEqual(len({each.index for each in PIGMENTS}), len(PIGMENTS))
+
+
+class Building(AtThePalette):
+    def test_a_painting_is_laid_before_the_simulator(self):
+        state = self.do(self.state, "add_session", start="2026-11-28T13:00", minutes=180)
+        found = self.desk(state).survey()
+        scene, steps = scene_of_build(self.file, state, found.depth), steps_of(state, found.depth, found.work)
+        self.assertEqual([each.number for each in steps], [each.id for each in found.work.passes])
+        self.assertEqual(len(scene.planes), 3)
+        self.assertLessEqual(max(scene.shape), 640)
+        # What follows within the open time finds its neighbour wet; a day later all is dry.
+        self.assertTrue(any(each.beside or each.under != "dry" for each in steps))
+        apart = found
+        for day in (29, 30):
+            apart = self.do(state, "add_session", start=f"2026-11-{day}T13:00", minutes=20)
+        self.assertIsNotNone(apart)
+
+    def test_without_a_photo_there_is_nothing_to_build(self):
+        bare = State(Brief("Told"), planes=usual_planes(3))
+        self.assertIsNone(scene_of_build(self.file, bare, self.desk(bare).survey().depth))
+
+    def test_a_plane_off_its_plan_is_told(self):
+        found = self.desk(self.state).survey()
+        scene = scene_of_build(self.file, self.state, found.depth)
+
+        class Last:
+            values = (scene.planes[0].mass, scene.planes[1].mass - 1.0, scene.planes[2].mass)
+
+        self.assertEqual(len(off_plan(Last, scene)), 1)
+        self.assertIn(scene.planes[1].name, off_plan(Last, scene)[0])
