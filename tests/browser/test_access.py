@@ -7,7 +7,10 @@ from playwright.sync_api import expect
 from tests.browser.base import MILL, TEA, InBrowser, browser
 
 AXE = (Path(__file__).parents[2] / "web" / "node_modules" / "axe-core" / "axe.min.js").read_text("utf-8")
-SCREENS = ["/", *(f"/paintings/{TEA}/{stage}" for stage in ("sources", "thumbnails", "planes", "passes", "sessions"))]
+SCREENS = [
+    "/",
+    *(f"/paintings/{TEA}/{stage}" for stage in ("sources", "thumbnails", "planes", "mixes", "passes", "sessions")),
+]
 WALLS = ("grey", "dark", "light")
 
 

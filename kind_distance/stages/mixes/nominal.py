@@ -45,7 +45,7 @@ PIGMENTS: tuple[Pigment, ...] = (
     Pigment("PR108", "Cadmium red", "O", (41, 58, 38), (63, 41, 19), "slow", "", CADMIUM),
     Pigment("PR101", "Burnt sienna", "ST", (28, 21, 20), (63, 18, 20), "fast", "lifts"),
     Pigment("PR177", "Crimson", "T", (20, 36, 13), (56, 40, -2), "slow", "stains"),
-    Pigment("PV19", "Quinacridone rose", "T", (28, 49, 13), (58, 49, -7), "slow", "stains"),
+    Pigment("PV19", "Permanent rose", "T", (28, 49, 13), (58, 49, -7), "slow", "stains"),
     Pigment("PB29", "Ultramarine", "T", (16, 21, -38), (60, 8, -37), "medium", "lifts"),
     Pigment("PB28", "Cobalt blue", "SO", (28, 19, -49), (64, 0, -33), "fast", "lifts", COBALT),
     Pigment("PB35", "Cerulean blue", "SO", (41, -9, -33), (74, -10, -19), "fast", "lifts", COBALT),

@@ -30,7 +30,7 @@ function choose(plane: number, part: Part): void {
 }
 const here = computed(() => `/api/paintings/${table.painting?.id}`);
 const planes = computed(() => table.painting?.planes ?? []);
-const acrylic = computed(() => /acrylic/.test(table.painting?.brief.medium ?? ""));
+const acrylic = computed(() => /^(rewettable_)?acrylic/.test(table.painting?.brief.medium ?? ""));
 const driesTo = computed(() => mixes.found?.dries_to ?? "");
 
 async function fewest(): Promise<void> {

@@ -69,7 +69,8 @@ function moved(event: KeyboardEvent, plane: number, part: Part): void {
             ><i :style="{ background: mix.wanted }" /><i :style="{ background: mix.recipe.colour }"
           /></span>
           <span class="words">
-            <b>{{ mix.value.toFixed(1) }}</b><em v-if="mix.locked">settled</em
+            <b>{{ mix.value.toFixed(1) }}</b><span class="which">{{ mix.part }}</span
+            ><em v-if="mix.locked">settled</em
             ><em v-if="mix.recipe.reach !== 'match'">{{
               mix.recipe.reach === "close" ? "close" : "out of reach"
             }}</em>
@@ -156,7 +157,14 @@ em {
   border: 1px solid var(--line);
   border-radius: 50%;
 }
+.which {
+  display: none;
+  margin-left: 7px;
+}
 @media (max-width: 700px) {
+  .which {
+    display: inline;
+  }
   .row {
     grid-template-columns: minmax(0, 1fr);
   }

@@ -91,7 +91,7 @@ function facts(tube: Tube): string {
   width: 100%;
   text-align: left;
   align-content: start;
-  overflow-wrap: anywhere;
+  overflow-wrap: break-word;
   font-size: 15px;
   line-height: 1.2;
 }
