@@ -23,11 +23,14 @@ from fastapi.testclient import TestClient
 from PIL import Image
 
 from kind_distance.api.app import create_app
+from kind_distance.core.build.film import Film
 from kind_distance.core.colour.srgb import linear_from_codes
 from kind_distance.core.depth.audit import audit_depth
 from kind_distance.core.depth.plan import plan_depth
 from kind_distance.core.judging.judge import judge
 from kind_distance.core.judging.model import Painted
+from kind_distance.core.mixing.recipes import fewest_tubes, find_recipe, mixes_of
+from kind_distance.core.mixing.tubes import Tube
 from kind_distance.core.paint.media import medium_of
 from kind_distance.core.picture.page import find_frames, sketch_values, straighten_sketch
 from kind_distance.core.picture.thumbnail import ThumbnailSettings, make_thumbnail, simplify
@@ -41,6 +44,8 @@ from kind_distance.core.schedule.seek import sought
 from kind_distance.demo.seed import picture_bytes, seed
 from kind_distance.exchange.pictures import read_picture
 from kind_distance.pictures import darkroom
+from kind_distance.stages.mixes.build import scene_of_build, steps_of
+from kind_distance.stages.mixes.nominal import BY_INDEX, PIGMENTS
 from kind_distance.store.database import migrate, opened
 from kind_distance.studio.changes.desk import Desk
 from kind_distance.studio.paintings import Studio, minutes_now
@@ -259,6 +264,52 @@ def planning(file: Path) -> Iterator[Figure]:
     )
 
 
+def mixing(file: Path) -> Iterator[Figure]:
+    """Find recipes, strings and few tubes; build a painting pass by pass."""
+    twelve = tuple(as_pigment(index) for index in [each.index for each in PIGMENTS][:12])
+    laid = mixes_of(twelve, transparent=False)
+    targets = itertools.cycle([(30.0 + 5 * k, -12.0 + 3 * k, 20.0 - 4 * k) for k in range(11)])
+    find = median_ms(lambda: find_recipe(twelve, laid, next(targets)), 33)
+    yield "a recipe for one target with 12 tubes (median)", find, 30.0, "ms"
+    wanted = [(25.0 + 2.7 * k, -8.0 + (7 * k) % 19, 22.0 - (5 * k) % 41) for k in range(24)]
+    eight = median_ms(lambda: [find_recipe(twelve, laid, each) for each in wanted], 9)
+    yield "all strings of eight planes, 12 tubes (median)", eight, 500.0, "ms"
+    yield (
+        "the fewest tubes for 24 colours (median)",
+        median_ms(lambda: fewest_tubes(laid, wanted, 4.0, 12), 5),
+        3000.0,
+        "ms",
+    )
+    opened = Studio(file).open(TEA, DEMO_NOW)
+    state, found = opened.painting.state, opened.survey
+    scene, steps = scene_of_build(file, state, found.depth), steps_of(state, found.depth, found.work)
+    if scene is None:
+        raise SystemExit("The demo's painting has no picture.")
+    Film(scene).stage(steps)  # noise and bristles are made once
+    times, film = [], Film(scene)
+    for at in range(1, len(steps) + 1):
+        start = time.perf_counter()
+        film.stage(steps[:at])
+        times.append(1000 * (time.perf_counter() - start))
+    yield "one stage of the build at 640 px (median)", statistics.median(times), 150.0, "ms"
+    yield f"a film of {len(steps)} passes, for 20", sum(times) * 20 / len(steps) / 1000, 3.0, "s"
+    changed = (*steps[:-3], replace(steps[-3], thickness=1.5), *steps[-2:])
+    start = time.perf_counter()
+    film.stage(changed)
+    yield (
+        "the film after an edit of its third last pass / the whole film",
+        (1000 * (time.perf_counter() - start) / sum(times)),
+        0.5,
+        "x",
+    )
+
+
+def as_pigment(index: str) -> Tube:
+    """Give a usual tube by its Colour Index name."""
+    each = BY_INDEX[index]
+    return Tube(each.masstone, each.tint, 10.0, each.opacity, each.white)
+
+
 def sought_plans() -> Iterator[Figure]:
     """Seek plans in earnest; their cost against a search of many times the effort in the same run."""
     search(made_up(6, 2, 90)[0], ())  # the solver is loaded once
@@ -333,6 +384,7 @@ def main() -> int:
                 first_strokes(client),
                 answers(client),
                 planning(file),
+                mixing(file),
                 many_photos(folder),
                 long_history(folder),
                 sought_plans(),
