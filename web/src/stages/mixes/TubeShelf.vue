@@ -34,7 +34,6 @@ function facts(tube: Tube): string {
         <button
           class="tube"
           :aria-expanded="looked === tube.number"
-          :aria-label="`${tube.name}, ${facts(tube)}`"
           @click="looked = looked === tube.number ? 0 : tube.number"
         >
           <span
