@@ -40,7 +40,7 @@ from kind_distance.stages.mixes.build import off_plan, scene_of_build, steps_of
 from kind_distance.stages.mixes.judging import is_strong, judge_mixes, reaching_tubes
 from kind_distance.stages.mixes.nominal import PIGMENTS
 from kind_distance.stages.mixes.palette import Palette, missing_parts, palette_of, shift_of
-from kind_distance.stages.mixes.strings import Mix, strings_of, targets_of
+from kind_distance.stages.mixes.strings import Mix, coats_over, ground_value, strings_of, targets_of
 from kind_distance.stages.mixes.words import hex_of, letter_of, named_tube, say_recipe
 from kind_distance.studio.survey import Survey
 
@@ -84,7 +84,9 @@ class TubeView(BaseModel):
     price: float | None
     ml: float | None
     colour_from: ColourFrom
+    uncertainty: float
     barred: bool
+    cost_said: str
     used_ml: float = Field(description="What all batches want of it. [ml]")
     recipes: int = Field(description="In how many recipes it is.")
 
@@ -132,6 +134,7 @@ class MixView(BaseModel):
     steps: StepsView | None
     wet: float | None
     wet_said: str
+    coats_said: str
     others: list[RecipeView]
     same_hue: RecipeView | None
     batch: str
@@ -156,6 +159,14 @@ class BatchView(BaseModel):
     when_said: str
 
 
+class WetDryView(BaseModel):
+    """A swatch read wet and again dry, in values."""
+
+    number: int
+    wet: float
+    dry: float
+
+
 class MixesView(BaseModel):
     """The palette with a recipe for every plane."""
 
@@ -167,6 +178,7 @@ class MixesView(BaseModel):
     batches: list[BatchView]
     missing: list[str]
     judgements: list[JudgementView]
+    wet_dry: list[WetDryView]
     shift_said: str
     total_said: str
 
@@ -236,6 +248,20 @@ def _wet_said(mix: Mix, shift: Shift) -> str:
     return f"Mix it to {mix.wet:.1f}: it dries {way}, to {wanted:.1f}, give or take {shift.error:.2f}."
 
 
+def _coats_said(mix: Mix, palette: Palette, ground: float) -> str:
+    """Say after how many coats the ground no longer shows; a wash is meant to show its paper."""
+    if palette.transparent:
+        return ""
+    coats = coats_over(palette, mix, ground)
+    if coats == 1:
+        return "One coat hides the ground."
+    return (
+        f"{coats} coats hide the ground."
+        if coats
+        else "It never quite hides this ground: lay white or a mid tone under it."
+    )
+
+
 def _tube(at: int, palette: Palette, mixes: list[Mix], used: list[float]) -> TubeView:
     record, tube = palette.records[at], palette.tubes[at]
     return TubeView(
@@ -256,13 +282,17 @@ def _tube(at: int, palette: Palette, mixes: list[Mix], used: list[float]) -> Tub
         price=record.price,
         ml=record.ml,
         colour_from=record.colour_from,
+        uncertainty=record.uncertainty,
         barred=record.barred,
+        cost_said=""
+        if not record.price or not record.ml
+        else f"about {used[at] * record.price / record.ml:.2f} for this painting",
         used_ml=round(used[at], 1),
         recipes=sum(at in mix.recipe.tubes for mix in mixes),
     )
 
 
-def _mix(mix: Mix, palette: Palette, shift: Shift, names: dict[tuple[int, StringPart], str]) -> MixView:
+def _mix(mix: Mix, palette: Palette, shift: Shift, ground: float, names: dict[tuple[int, StringPart], str]) -> MixView:
     found: Found | None = mix.found
     return MixView(
         plane=mix.target.plane,
@@ -274,6 +304,7 @@ def _mix(mix: Mix, palette: Palette, shift: Shift, names: dict[tuple[int, String
         steps=_steps(mix, palette),
         wet=None if mix.wet is None else round(mix.wet, 2),
         wet_said=_wet_said(mix, shift),
+        coats_said=_coats_said(mix, palette, ground),
         others=[] if found is None else [_recipe(each, palette) for each in found.others],
         same_hue=None if found is None or found.same_hue is None else _recipe(found.same_hue, palette),
         batch=names.get((mix.target.plane, mix.target.part), ""),
@@ -362,10 +393,11 @@ def mixes(here: Here, painting_id: Number) -> MixesView:
         dries_to=state.brief.dries_to,
         few_tubes=state.brief.few_tubes,
         tubes=[_tube(at, palette, made, used) for at in range(len(palette.tubes))],
-        mixes=[_mix(mix, palette, shift, names) for mix in made],
+        mixes=[_mix(mix, palette, shift, ground_value(state), names) for mix in made],
         batches=[_batch(at, each, palette, state, here.now_min) for at, each in enumerate(batches)],
         missing=missing_parts(palette) if palette.tubes else [],
         judgements=[judgement_view(each, reasons.get(each.key)) for each in judge_mixes(state, made)],
+        wet_dry=[WetDryView(number=each.number, wet=each.wet, dry=each.dry) for each in state.wet_dry],
         shift_said=_shift_said(shift),
         total_said=f"{len(batches)} mixes, about {total:.0f} ml in all" if batches else "",
     )

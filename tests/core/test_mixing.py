@@ -7,7 +7,7 @@ import numpy as np
 from kind_distance.core.colour.lab import ciede2000
 from kind_distance.core.mixing import recipes as r
 from kind_distance.core.mixing.drying_shift import Shift, fitted, usual_shift
-from kind_distance.core.mixing.film import coats_covering, endless, film_over, scumbled
+from kind_distance.core.mixing.film import coats_covering, coats_to_hide, endless, film_over, scumbled
 from kind_distance.core.mixing.quantity import film_of, millilitres
 from kind_distance.core.mixing.spectrum import BANDS, lab_of, reflectance_of
 from kind_distance.core.mixing.tubes import Tube, paint_of, role_of, warmth_of, white_paint
@@ -69,6 +69,25 @@ class Films(unittest.TestCase):
 
     def test_a_tint_repeated(self):
         self.assertEqual([round(100 * coats_covering(0.2, n), 1) for n in range(1, 6)], [20, 36, 48.8, 59.0, 67.2])
+
+
+class Coats(unittest.TestCase):
+    def coats(self, index, light):
+        k, s = paint_of(tube(index))
+        ground = reflectance_of(np.array([light, 0.0, 0.0]))
+        return coats_to_hide(ground, k, s, 8.0, lambda one, other: away(lab_of(one), lab_of(other)))
+
+    def test_an_opaque_paint_hides_sooner_than_a_transparent_one(self):
+        self.assertLess(self.coats("PY35", 15.0), self.coats("PY83", 15.0) or 99)
+        self.assertLessEqual(self.coats("PW6", 60.0), 3)
+
+    def test_a_ground_like_the_paint_takes_the_fewest_coats(self):
+        self.assertLessEqual(self.coats("PBr7", 19.0), self.coats("PBr7", 90.0))
+
+    def test_a_paint_that_scatters_nothing_never_hides_a_dark_ground(self):
+        clear = np.full(BANDS, 1e-4)
+        ground = reflectance_of(np.array([20.0, 0.0, 0.0]))
+        self.assertEqual(coats_to_hide(ground, clear, clear * 20, 0.01, lambda a, b: away(lab_of(a), lab_of(b))), 0)
 
 
 class Tubes(unittest.TestCase):

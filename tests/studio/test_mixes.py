@@ -2,6 +2,10 @@
 
 from dataclasses import replace
 
+import numpy as np
+
+from kind_distance.core.colour.lab import ciede2000, lab_from_linear
+from kind_distance.core.colour.srgb import linear_from_codes
 from kind_distance.core.judgement import POINTING
 from kind_distance.errors import DomainError, InUseError, KindDistanceError, NotFoundError
 from kind_distance.pictures import darkroom
@@ -11,6 +15,7 @@ from kind_distance.stages.mixes.build import off_plan, scene_of_build, steps_of
 from kind_distance.stages.mixes.judging import judge_mixes, reaching_tubes
 from kind_distance.stages.mixes.nominal import BY_INDEX, PIGMENTS, USUAL_BOX, usual_box
 from kind_distance.stages.mixes.palette import missing_parts, palette_of, shift_of
+from kind_distance.stages.mixes.strings import coats_over, ground_value
 from kind_distance.studio.changes import CHANGES, apply
 from kind_distance.studio.changes.desk import Desk
 from kind_distance.studio.changes.mixes import mixes_on
@@ -241,3 +246,55 @@ class Building(AtThePalette):
 
         self.assertEqual(len(off_plan(Last, scene)), 1)
         self.assertIn(scene.planes[1].name, off_plan(Last, scene)[0])
+
+
+class Swatches(AtThePalette):
+    def page(self, *, card=True):
+        """A page under warm light: white, grey, a blue as it comes and with ten parts of white, and a striped corner."""
+        codes = np.full((240, 320, 3), 200, np.uint8)
+        codes[20:80, 20:80] = (250, 250, 250)
+        codes[20:80, 100:160] = (119, 119, 119)
+        codes[120:200, 20:100] = (40, 44, 110)
+        codes[120:200, 120:200] = (128, 140, 196)
+        for at in range(220, 300, 4):
+            codes[120:200, at : at + 2] = (0, 0, 0)
+        warm = np.clip(codes * np.array([1.0, 0.93, 0.82]), 0, 255).astype(np.uint8)
+        picture, facts = darkroom.take_in(self.file, file_bytes(warm), "page")
+        state, source, _ = with_source(self.boxed(), picture, facts, "page.png")
+        if card:
+            state = self.do(state, "set_card", source=source.number, reference="white_card", x=0.156, y=0.208)
+        return state, source.number
+
+    def test_a_tube_is_read_with_the_cards_correction(self):
+        state, source = self.page()
+        read = self.do(state, "read_tube", tube=6, source=source, masstone=(0.19, 0.66), tint=(0.5, 0.66), tint_parts=8)
+        tube = read.tubes[5]
+        self.assertEqual((tube.colour_from, tube.tint_parts), ("own", 8.0))
+        plain = lab_from_linear(linear_from_codes(np.array([[[40, 44, 110]]], np.uint8)))[0, 0]
+        self.assertLess(float(ciede2000(np.array(tube.masstone), plain)), 4.0)
+        self.assertGreater(tube.tint[0], tube.masstone[0])
+        self.assertGreaterEqual(tube.uncertainty, 1.5)
+        self.assertNotEqual(mixes_on(self.desk(read)), mixes_on(self.desk(state)))
+
+    def test_a_page_without_white_is_refused_with_the_way_out(self):
+        state, source = self.page(card=False)
+        with self.assertRaises(DomainError) as refused:
+            self.do(state, "read_tube", tube=6, source=source, masstone=(0.19, 0.66))
+        self.assertIn("white", refused.exception.message)
+
+    def test_what_is_no_swatch_is_refused(self):
+        state, source = self.page()
+        for place in ((0.82, 0.66), (1.4, 0.5)):
+            with self.subTest(place=place), self.assertRaises(DomainError):
+                self.do(state, "read_tube", tube=6, source=source, masstone=place)
+        with self.assertRaises(DomainError):
+            self.do(state, "read_tube", tube=6, source=source, masstone=(0.5, 0.66), tint=(0.19, 0.66))
+
+    def test_coats_are_counted_over_the_ground_that_is_told(self):
+        state = self.boxed(ground="black")
+        palette, mixes = palette_of(state), mixes_on(self.desk(state))
+        self.assertLess(ground_value(state), 3)
+        self.assertEqual(ground_value(replace(state, brief=replace(state.brief, ground_value=7.2))), 7.2)
+        dark = min(mixes, key=lambda each: each.recipe.lab[0])
+        own = dark.target.value
+        self.assertLessEqual(coats_over(palette, dark, own), coats_over(palette, dark, 9.5) or 99)

@@ -8,6 +8,7 @@ surface. References: P. Kubelka, "New contributions to the optics of intensely l
 
 from __future__ import annotations
 
+from collections.abc import Callable
 from typing import Any
 
 import numpy as np
@@ -17,6 +18,8 @@ Floats = NDArray[np.floating[Any]]
 
 OUTSIDE, INSIDE = 0.04, 0.6  # thrown back at the surface from without, and from within; the gloss itself is not read
 LEAST_S = 1e-5
+MOST_COATS = 12
+SHOWS = 3.0  # CIEDE2000 from which a ground is seen through paint; common practice, no source
 
 
 def seen(inner: Floats) -> Floats:
@@ -58,6 +61,26 @@ def film_over(ground: Floats, k: Floats, s: Floats, thickness: Floats | float) -
     power = np.clip(b * s * np.asarray(thickness), 1e-9, 40)
     coth = 1 / np.tanh(power)
     return seen((1 - below * (a - b * coth)) / (a - below + b * coth))
+
+
+def coats_to_hide(
+    ground: Floats, k: Floats, s: Floats, thickness: float, away: Callable[[Floats, Floats], float]
+) -> int:
+    """Count the coats after which the ground no longer shows; 0 where :data:`MOST_COATS` are not enough.
+
+    Parameters
+    ----------
+    thickness : float
+        Of one coat, in usual opaque films.
+    away : callable
+        Says how far two reflectances are apart to the eye (CIEDE2000).
+    """
+    hidden, seen_now = endless(k, s), ground
+    for coat in range(1, MOST_COATS + 1):
+        seen_now = film_over(seen_now, k, s, thickness)
+        if away(seen_now, hidden) <= SHOWS:
+            return coat
+    return 0
 
 
 def scumbled(over: Floats, below: Floats, share: float) -> Floats:

@@ -4,13 +4,18 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 from pathlib import Path
+from typing import Any
 
 import numpy as np
 from numpy.typing import NDArray
 
 from kind_distance.core.colour.lab import ciede2000, lab_from_linear
 from kind_distance.core.colour.munsell import luminance_from_value
+from kind_distance.core.mixing.film import coats_to_hide
 from kind_distance.core.mixing.recipes import Found, Recipe, TwoSteps, find_recipe, mix_of, mixes_of, two_steps
+from kind_distance.core.mixing.spectrum import lab_of, reflectance_of
+from kind_distance.core.mixing.tubes import paint_of
+from kind_distance.core.paint.media import ground_of
 from kind_distance.follow import step
 from kind_distance.pictures import darkroom
 from kind_distance.pictures.plates import main_source, plate_of
@@ -129,6 +134,28 @@ def _own(record: MixRecord, palette: Palette, target: Target) -> Recipe:
     lab = mix_of(palette.tubes, parts, strength=record.strength)
     away = float(ciede2000(np.array([lab]), np.array([target.lab]))[0])
     return Recipe(parts, record.strength, lab, away)
+
+
+USUAL_COAT = 8.0  # scattering power of a coat of white that hides black to L* 94, as titanium white does; by eye
+
+
+def ground_value(state: State) -> float:
+    """Value of the ground, as told or as that ground usually is."""
+    told = state.brief.ground_value
+    return ground_of(state.brief.ground).value if told is None else told
+
+
+def coats_over(palette: Palette, mix: Mix, ground: float) -> int:
+    """Count the coats of a mix after which a grey ground of that value no longer shows; 0 where it always does."""
+    whole = sum(count for _, count in mix.recipe.parts)
+    k = sum(paint_of(palette.tubes[at])[0] * count for at, count in mix.recipe.parts) / whole
+    s = sum(paint_of(palette.tubes[at])[1] * count for at, count in mix.recipe.parts) / whole
+
+    def away(one: NDArray[Any], other: NDArray[Any]) -> float:
+        return float(ciede2000(lab_of(one)[None], lab_of(other)[None])[0])
+
+    below = reflectance_of(np.array([lightness(ground), 0.0, 0.0]))
+    return coats_to_hide(below, np.asarray(k), np.asarray(s), USUAL_COAT, away)
 
 
 @step

@@ -17,14 +17,16 @@ from kind_distance.rows.state import with_parts
 from kind_distance.stages.mixes.nominal import BY_INDEX, usual_box
 from kind_distance.stages.mixes.palette import check_paint
 from kind_distance.stages.mixes.strings import Mix, strings_of, targets_of
-from kind_distance.studio.changes.arguments import FiniteFloat, Number, Rank, Text, settable
+from kind_distance.stages.mixes.swatches import read_swatch
+from kind_distance.studio.changes.arguments import FiniteFloat, Number, Point, Rank, Text, settable
 from kind_distance.studio.changes.desk import Changed, Desk, find, next_number, numbered_name, put, told, without
 
 CHANGES = (
     "add_tubes", "take_usual_box", "add_tube", "set_tube", "remove_tube", "set_recipe", "keep_recipe", "clear_recipe",
-    "take_recipe", "add_wet_dry", "remove_wet_dry",
+    "take_recipe", "read_tube", "add_wet_dry", "remove_wet_dry",
 )  # fmt: skip
 SETS = {"set_tube": settable(TubeRecord), "add_tube": settable(TubeRecord, "name", "paint")}
+PALE_MASSTONE = 75.0  # L* of a paint that white may darken, such as a light yellow
 USUAL_WATER = 5.0  # parts to one of paint, where a wash is not told
 Water = Annotated[float, Field(ge=0, le=200, allow_inf_nan=False)]
 TubeParts = Annotated[
@@ -90,6 +92,31 @@ def set_tube(desk: Desk, *, tube: Number, **said: Any) -> Changed:  # noqa: ANN4
         )
     what = f"{record.name} stays in the box" if said.get("barred") else f"{record.name}: changed"
     return put(state, record, lambda each: check_paint(each, state.brief.medium)), what
+
+
+def read_tube(
+    desk: Desk,
+    *,
+    tube: Number,
+    source: Number,
+    masstone: Point,
+    tint: Point | None = None,
+    tint_parts: FiniteFloat = 10.0,
+) -> Changed:
+    """Read a tube's masstone, and its tint with so many parts of white, off a photo of one's own swatches."""
+    record, photo = find(desk.state, "tube", tube), find(desk.state, "source", source)
+    full = read_swatch(desk.file, photo, *masstone)
+    pale = None if tint is None else read_swatch(desk.file, photo, *tint)
+    if pale is not None and pale.lab[0] <= full.lab[0] and full.lab[0] < PALE_MASSTONE:
+        raise DomainError(
+            "The tint is darker than the paint as it comes.", "Press the masstone first, then the tint with white."
+        )
+    error = full.error if pale is None else max(full.error, pale.error)
+    record = replace(
+        record, masstone=full.lab, tint=None if pale is None else pale.lab, tint_parts=float(tint_parts),
+        colour_from="own", uncertainty=error,
+    )  # fmt: skip
+    return put(desk.state, record), f"{record.name}: read off {photo.name}, give or take {error:.1f}"
 
 
 def _needed_by(desk: Desk, tube: int) -> str:

@@ -109,7 +109,7 @@ const ways = computed(() => [
         <i class="water" /><b>{{ mix.recipe.water }}</b> of water to one of paint
       </li>
     </ul>
-    <p>{{ mix.wet_said }}</p>
+    <p>{{ mix.wet_said }} {{ mix.coats_said }}</p>
     <p v-if="mixes.batch">
       <b>{{ mixes.batch.ml }} ml</b>, with what stays on palette and brush<template
         v-if="mixes.batch.when_said"

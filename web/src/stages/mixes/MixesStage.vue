@@ -8,6 +8,7 @@ import BuildFilm from "./BuildFilm.vue";
 import MixDetail from "./MixDetail.vue";
 import { useMixes, type Part } from "./mixes";
 import StringGrid from "./StringGrid.vue";
+import WetDry from "./WetDry.vue";
 import TubeShelf from "./TubeShelf.vue";
 
 const table = useTable();
@@ -84,6 +85,7 @@ async function bring(): Promise<void> {
           <a class="do quiet" :href="`${here}/palette.gpl`" download>Export the palette (.gpl)</a>
           <a class="do quiet" :href="`${here}/mixes.csv`" download>Export the recipes (.csv)</a>
         </p>
+        <WetDry class="facts" :swatches="mixes.found.wet_dry" />
         <details class="facts">
           <summary>To carry as little as possible</summary>
           <p>

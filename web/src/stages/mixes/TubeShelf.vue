@@ -1,8 +1,10 @@
 <script setup lang="ts">
 /** The tubes on the palette: masstone running into tint, what each is for, and which stay in the box. */
 import { ref } from "vue";
+import type { Change } from "@/api/client";
 import { useTable } from "@/api/store";
 import AddTubes from "./AddTubes.vue";
+import ReadTube from "./ReadTube.vue";
 import type { Tube } from "./mixes";
 
 defineProps<{
@@ -12,7 +14,14 @@ defineProps<{
 const table = useTable();
 const adding = ref(false);
 const looked = ref(0);
+const reading = ref(0);
 
+/** Sets one fact of a tube; an emptied field is not known. */
+function set(tube: Tube, field: "price" | "ml" | "opacity", event: Event): void {
+  const said = (event.target as HTMLInputElement).value;
+  const value = field === "opacity" ? said : said === "" ? null : Number(said);
+  void table.change({ action: "set_tube", tube: tube.number, [field]: value } as Change);
+}
 function facts(tube: Tube): string {
   return [
     tube.role,
@@ -57,11 +66,45 @@ function facts(tube: Tube): string {
           {{
             tube.colour_from === "memory"
               ? "Its colour is from memory, until your own swatch replaces it."
-              : ""
+              : `Its colour is your own swatch's, give or take ${tube.uncertainty}.`
           }}
         </p>
         <p v-if="tube.hazard">{{ tube.hazard }} The label and the safety data sheet come first.</p>
+        <p class="sentence">
+          <label
+            >Price
+            <input
+              class="field num"
+              type="number"
+              min="0"
+              step="0.01"
+              :value="tube.price ?? ''"
+              @change="set(tube, 'price', $event)"
+          /></label>
+          for
+          <label
+            ><input
+              class="field num"
+              type="number"
+              min="0.1"
+              step="1"
+              :value="tube.ml ?? ''"
+              @change="set(tube, 'ml', $event)"
+            />
+            ml</label
+          >,
+          <label
+            ><span class="hidden-label">Opacity</span
+            ><select class="field" :value="tube.opacity" @change="set(tube, 'opacity', $event)">
+              <option value="T">transparent</option>
+              <option value="ST">semi-transparent</option>
+              <option value="SO">semi-opaque</option>
+              <option value="O">opaque</option>
+            </select></label
+          ><template v-if="tube.cost_said">: {{ tube.cost_said }}</template>
+        </p>
         <div class="deeds">
+          <button class="do" @click="reading = tube.number">Read it from a photo</button>
           <button
             class="do"
             :aria-pressed="tube.barred"
@@ -74,6 +117,14 @@ function facts(tube: Tube): string {
           </button>
         </div>
       </div>
+    </template>
+    <template v-for="tube in tubes" :key="tube.number">
+      <ReadTube
+        v-if="reading === tube.number"
+        :model-value="true"
+        :tube="tube"
+        @update:model-value="reading = 0"
+      />
     </template>
     <AddTubes v-model="adding" :tubes="tubes" />
   </section>
