@@ -32,7 +32,7 @@ from kind_distance.core.mixing.tubes import role_of, warmth_of
 from kind_distance.core.wording import say_minutes
 from kind_distance.errors import DomainError, NotFoundError
 from kind_distance.exchange.pictures import animated_webp, jpeg
-from kind_distance.rows import State
+from kind_distance.rows import State, TubeRecord
 from kind_distance.rows.mixes import ColourFrom, OpacityClass, Stains, StringPart
 from kind_distance.rows.words import DriesTo
 from kind_distance.stages.mixes.batches import Batch, batches_of, used_ml
@@ -62,6 +62,15 @@ class UsualTubeView(BaseModel):
     opacity_said: str
     role: str
     hazard: str
+
+
+class BoxTubeView(BaseModel):
+    """A tube from the painter's box: from which painting it is known, and all that is known of it."""
+
+    painting: str
+    tube: TubeRecord
+    colour: str
+    tint: str | None
 
 
 class TubeView(BaseModel):
@@ -373,6 +382,18 @@ def pigments() -> list[UsualTubeView]:
             role=role_of(Tube(each.masstone, each.tint, 10.0, each.opacity, each.white)), hazard=each.hazard,
         )
         for each in PIGMENTS
+    ]  # fmt: skip
+
+
+@router.get("/api/paintings/{painting_id}/paint-box", summary="List the painter's tubes")
+def paint_box(here: Here, painting_id: Number) -> list[BoxTubeView]:
+    """List the tubes of all other paintings, each once, to be put on this palette too."""
+    return [
+        BoxTubeView(
+            painting=title, tube=tube, colour=hex_of(tube.masstone),
+            tint=None if tube.tint is None else hex_of(tube.tint),
+        )
+        for title, tube in here.studio.paint_box(painting_id)
     ]  # fmt: skip
 
 

@@ -5,7 +5,7 @@ from __future__ import annotations
 import sqlite3
 
 from kind_distance.errors import ChangedElsewhereError, NotFoundError, NothingToUndoError
-from kind_distance.rows import State
+from kind_distance.rows import State, TubeRecord
 from kind_distance.store.database import transaction
 from kind_distance.store.packing import (
     names_in,
@@ -24,7 +24,7 @@ from kind_distance.store.records import (
     Painting,
     ShelfEntry,
 )
-from kind_distance.store.rows import brief_columns, brief_from, read_state, write_state
+from kind_distance.store.rows import brief_columns, brief_from, columns_of, read_state, row_from, write_state
 
 KEPT_STEPS = 400  # older entries of the history are deleted
 SWEPT_EVERY = 200  # entries after which content that no entry needs is deleted
@@ -283,6 +283,17 @@ def shelf(db: sqlite3.Connection, *, binned: bool = False) -> list[ShelfEntry]:
         (int(binned),),
     ).fetchall()
     return [ShelfEntry(r[0], r[1], r[2], r[3], brief_from(r[5:]), r[4]) for r in rows]
+
+
+def tubes_of_others(db: sqlite3.Connection, painting_id: int) -> list[tuple[str, TubeRecord]]:
+    """List the tubes of all other paintings that are not in the bin, each with a title, the latest painting first."""
+    rows = db.execute(
+        f"""SELECT b.title, {columns_of(TubeRecord, "t")}
+           FROM tube t JOIN painting p ON p.id = t.painting_id JOIN brief b ON b.painting_id = p.id
+           WHERE p.binned_at IS NULL AND p.id != ? ORDER BY p.changed_at DESC, p.id DESC, t.number""",  # noqa: S608  our own names
+        (painting_id,),
+    ).fetchall()
+    return [(row[0], row_from(TubeRecord, row[1:])) for row in rows]
 
 
 def others_of(db: sqlite3.Connection, painting_id: int) -> OtherPaintings:

@@ -67,13 +67,23 @@ def _row(record: Any) -> Row:  # noqa: ANN401  any row
 
 def brief_columns(table: str) -> str:
     """List the columns of a brief, for a query over several tables."""
-    return ", ".join(f'{table}."{field.name}"' for field in fields_of(Brief))
+    return columns_of(Brief, table)
 
 
 def brief_from(values: Row) -> Brief:
     """Read a brief from its columns."""
     found: Brief = _read(Brief, values)
     return found
+
+
+def columns_of(row: type[Any], table: str) -> str:
+    """List the columns of a kind of row, for a query over several tables."""
+    return ", ".join(f'{table}."{field.name}"' for field in fields_of(row))
+
+
+def row_from(row: type[Any], values: Row) -> Any:  # noqa: ANN401  a row of that class
+    """Read a row from its columns."""
+    return _read(row, values)
 
 
 def read_state(db: sqlite3.Connection, painting_id: int) -> State | None:

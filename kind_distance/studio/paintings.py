@@ -17,7 +17,7 @@ from kind_distance.exchange.pictures import MOST_BYTES
 from kind_distance.follow import shared_parts
 from kind_distance.pictures.darkroom import cut_sketch, take_in
 from kind_distance.pictures.plates import source_of
-from kind_distance.rows import Brief, SourceRecord, State
+from kind_distance.rows import Brief, SourceRecord, State, TubeRecord
 from kind_distance.store import paintings as kept
 from kind_distance.store import pictures
 from kind_distance.store.database import opened
@@ -218,6 +218,16 @@ class Studio:
             with opened(self.file) as db:
                 pictures.let_go(db, new)
             raise
+
+    def paint_box(self, painting_id: int) -> list[tuple[str, TubeRecord]]:
+        """List the painter's tubes from all other paintings, each once: own readings before what is from memory."""
+        with opened(self.file) as db:
+            kept.version_of(db, painting_id)
+            found = kept.tubes_of_others(db, painting_id)
+        box: dict[tuple[str, str, str], tuple[str, TubeRecord]] = {}
+        for title, tube in sorted(found, key=lambda each: each[1].colour_from != "own"):
+            box.setdefault((tube.name.casefold(), tube.pigment, tube.paint), (title, tube))
+        return list(box.values())
 
     def ideas(self, word: str = "") -> list[LaterIdea]:
         """Find ideas set aside for later by a word in their note, name or painting; all of them without one."""

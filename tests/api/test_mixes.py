@@ -79,6 +79,19 @@ class MixesByApi(WithApi):
         self.assertIn("Cadmium", found["PY35"]["hazard"])
         self.assertEqual(found["PW6"]["role"], "white")
 
+    def test_the_painters_box_is_what_lies_on_other_palettes(self):
+        self.assertEqual(self.client.get(f"/api/paintings/{self.id}/paint-box").json(), [])
+        begun = self.client.post("/api/paintings", json={"title": "Other", "medium": "acrylic"}).json()
+        box = self.client.get(f"/api/paintings/{begun['id']}/paint-box").json()
+        self.assertEqual(len(box), 9)
+        known = {name: value for name, value in box[5]["tube"].items() if name not in ("number", "barred")}
+        change = {"version": begun["version"], "change": {"action": "add_tube", **known}}
+        added = self.client.post(f"/api/paintings/{begun['id']}/changes", json=change)
+        self.assertEqual(added.status_code, 200, added.text)
+        self.client.post(f"/api/paintings/{self.id}/bin").raise_for_status()
+        self.assertEqual(self.client.get(f"/api/paintings/{begun['id']}/paint-box").json(), [])
+        self.assertEqual(self.client.get("/api/paintings/999/paint-box").status_code, 404)
+
     def test_the_build_shows_every_stage(self):
         found = self.client.get(f"/api/paintings/{self.id}/build").json()
         self.assertEqual(found["stages"][0]["number"], None)

@@ -69,7 +69,7 @@ def _no_white(palette: Palette, mixes: list[Mix]) -> list[Judgement]:
     return [
         Judgement(
             "no_white", "no_white", STAGE, "strong", "No white on the palette",
-            f"{len(pale)} of {len(mixes)} colours are lighter than these tubes make: white lightens opaque paint.",
+            f"{len(pale)} of {len(mixes)} colours are lighter than these tubes make: white lightens it.",
             float(len(pale)), planes, (remedy,),
         )
     ]  # fmt: skip
