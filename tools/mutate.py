@@ -181,12 +181,13 @@ def main() -> int:
 
     cv2.setNumThreads(1)
     faults = chosen(asked.faults, asked.seed, asked.only)
+    results = []
     with ProcessPoolExecutor(2, get_context("fork")) as hands:
-        results = list(hands.map(noticed, faults))
-    for fault, found in zip(faults, results, strict=True):
-        if not found:
-            print(f"NOT NOTICED  {fault.kind:9}{fault.file}:{fault.line}")
-            print(f"    {fault.before.strip()}\n    {fault.after.strip()}")
+        for fault, found in zip(faults, hands.map(noticed, faults), strict=True):
+            results.append(found)
+            if not found:
+                print(f"NOT NOTICED  {fault.kind:9}{fault.file}:{fault.line}")
+                print(f"    {fault.before.strip()}\n    {fault.after.strip()}", flush=True)
     for kind in sorted({each.kind for each in faults}):
         of_kind = [found for fault, found in zip(faults, results, strict=True) if fault.kind == kind]
         print(f"{kind}: {sum(of_kind)} of {len(of_kind)} noticed")

@@ -29,7 +29,7 @@ from kind_distance.core.mixing.recipes import (
     water_parts,
 )
 from kind_distance.core.mixing.tubes import role_of, warmth_of
-from kind_distance.core.wording import say_minutes
+from kind_distance.core.wording import first_upper, say_minutes
 from kind_distance.errors import DomainError, NotFoundError
 from kind_distance.exchange.pictures import animated_webp, jpeg
 from kind_distance.rows import State, TubeRecord
@@ -537,7 +537,7 @@ def build_told(here: Here, painting_id: Number) -> BuildToldView:
     last = film.stage(steps)
     bare = f"{last.bare:.0%} of the surface stays bare" if last.bare >= 0.005 else "no ground stays bare"
     rims = f", and ground shows along {last.rims:.0%} of the borders" if last.rims >= 0.02 else ""
-    return BuildToldView(off_plan=off_plan(last, film.scene), bare_said=f"{bare}{rims}.")
+    return BuildToldView(off_plan=off_plan(last, film.scene), bare_said=first_upper(f"{bare}{rims}."))
 
 
 @router.get("/api/paintings/{painting_id}/build.webp", response_class=Response, summary="Export the build as a film")
