@@ -120,9 +120,8 @@ def tests_near(file: Path) -> list[str]:
     for test in sorted((ROOT / "tests").rglob("test_*.py")):
         if "browser" in test.parts:
             continue
-        wanted = {
-            node.module for node in ast.walk(ast.parse(test.read_text("utf-8"))) if isinstance(node, ast.ImportFrom)
-        }
+        imports = [n for n in ast.walk(ast.parse(test.read_text("utf-8"))) if isinstance(n, ast.ImportFrom)]
+        wanted = {n.module for n in imports} | {f"{n.module}.{each.name}" for n in imports for each in n.names}
         if module in wanted:
             near.append(".".join(test.relative_to(ROOT).with_suffix("").parts))
     # Nobody imports it: what its package is tested by has to notice.

@@ -1,0 +1,42 @@
+"""The tool that plants faults plants real ones: each changes one line, and the file still reads as Python."""
+
+import ast
+import importlib.util
+import unittest
+from pathlib import Path
+
+from tools.mutate import ROOT, chosen, faults_in, tests_near
+
+
+class Faults(unittest.TestCase):
+    def test_the_same_seed_plants_the_same_faults(self):
+        one, other = chosen(24, 5, ""), chosen(24, 5, "")
+        self.assertEqual(one, other)
+        self.assertNotEqual(one, chosen(24, 6, ""))
+        self.assertEqual({each.kind for each in one}, {"sign", "boundary", "constant", "swapped"})
+
+    def test_each_fault_changes_one_line_and_what_it_means(self):
+        for fault in chosen(60, 2, ""):
+            lines = (ROOT / fault.file).read_text("utf-8").splitlines()
+            with self.subTest(file=str(fault.file), line=fault.line):
+                self.assertEqual(lines[fault.line - 1], fault.before)
+                planted = "\n".join([*lines[: fault.line - 1], fault.after, *lines[fault.line :]])
+                before, after = (ast.dump(ast.parse(text)) for text in ("\n".join(lines), planted))
+                self.assertNotEqual(before, after)
+
+    def test_every_kind_is_found_where_it_stands(self):
+        found = {
+            (each.kind, each.line): each.after.strip()
+            for each in faults_in(Path("kind_distance/core/mixing/quantity.py"))
+        }
+        self.assertIn("LOSS = 0.325", " ".join(found.values()))
+        self.assertTrue(any(kind == "sign" for kind, _ in found))
+
+    def test_tests_near_a_module_are_those_that_import_it(self):
+        near = tests_near(Path("kind_distance/core/mixing/recipes.py"))
+        self.assertIn("tests.core.test_mixing", near)
+        self.assertEqual(near[-1], "tests.cases.test_cases")
+        for name in near:
+            self.assertIsNotNone(importlib.util.find_spec(name), name)
+        # A module that no test imports is held by the tests of its package.
+        self.assertGreater(len(tests_near(Path("kind_distance/core/build/brushwork.py"))), 1)

@@ -1,0 +1,78 @@
+import { createPinia, setActivePinia } from "pinia";
+import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
+import { useTable } from "@/api/store";
+import { useMixes } from "./mixes";
+
+function mix(plane: number, part: string, batch = "A") {
+  return { plane, part, batch, recipe: { parts: [], said: "" }, others: [], same_hue: null };
+}
+const ANSWER = {
+  tubes: [],
+  mixes: [mix(1, "mass"), mix(1, "dark", "B"), mix(2, "mass", "C")],
+  batches: [{ name: "B", said: "Sky dark" }],
+  judgements: [],
+};
+
+function answering(body: unknown) {
+  return vi.fn(
+    async () => new Response(JSON.stringify(body), { headers: { "Content-Type": "application/json" } }),
+  );
+}
+
+describe("the mixes", () => {
+  beforeEach(() => {
+    setActivePinia(createPinia());
+    useTable().painting = { id: 3, mark: "one", planes: [] } as never;
+  });
+  afterEach(() => vi.unstubAllGlobals());
+
+  it("are asked for once for each view of the painting", async () => {
+    const fetch = answering(ANSWER);
+    vi.stubGlobal("fetch", fetch);
+    const mixes = useMixes();
+    await mixes.load();
+    await mixes.load();
+    expect(fetch).toHaveBeenCalledTimes(1);
+    useTable().painting = { id: 3, mark: "two", planes: [] } as never;
+    await mixes.load();
+    expect(fetch).toHaveBeenCalledTimes(2);
+  });
+
+  it("give the chosen place with its batch", async () => {
+    vi.stubGlobal("fetch", answering(ANSWER));
+    const [table, mixes] = [useTable(), useMixes()];
+    await mixes.load();
+    table.plane = 1;
+    mixes.part = "dark";
+    expect(mixes.chosen?.batch).toBe("B");
+    expect(mixes.batch?.said).toBe("Sky dark");
+    mixes.part = "light";
+    expect(mixes.chosen).toBeNull();
+    expect(mixes.at(2, "mass")?.batch).toBe("C");
+  });
+
+  it("are not shown where another view has overtaken the answer", async () => {
+    let answer: (found: Response) => void = () => undefined;
+    vi.stubGlobal(
+      "fetch",
+      vi.fn(() => new Promise<Response>((resolve) => (answer = resolve))),
+    );
+    const mixes = useMixes();
+    const first = mixes.load();
+    await vi.waitFor(() => expect(fetch).toHaveBeenCalledTimes(1));
+    const late = answer;
+    useTable().painting = { id: 3, mark: "two", planes: [] } as never;
+    void mixes.load();
+    late(new Response(JSON.stringify(ANSWER), { headers: { "Content-Type": "application/json" } }));
+    await first;
+    expect(mixes.found).toBeNull();
+  });
+
+  it("say nothing of a recipe that makes no sense", async () => {
+    vi.stubGlobal(
+      "fetch",
+      vi.fn(async () => new Response(JSON.stringify({ code: "out_of_range", title: "No" }), { status: 422 })),
+    );
+    expect(await useMixes().tried([[1, 0]], 5)).toBeNull();
+  });
+});
