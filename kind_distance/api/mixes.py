@@ -3,6 +3,8 @@
 from __future__ import annotations
 
 import hashlib
+import io
+import zipfile
 from typing import Annotated, Literal
 
 import numpy as np
@@ -31,7 +33,8 @@ from kind_distance.core.mixing.recipes import (
 from kind_distance.core.mixing.tubes import role_of, warmth_of
 from kind_distance.core.wording import first_upper, say_minutes
 from kind_distance.errors import DomainError, NotFoundError
-from kind_distance.exchange.pictures import animated_webp, jpeg
+from kind_distance.exchange.pictures import animated_webp, jpeg, png
+from kind_distance.exchange.stagesheet import draw_stages, places_for
 from kind_distance.rows import State, TubeRecord
 from kind_distance.rows.mixes import ColourFrom, OpacityClass, Stains, StringPart
 from kind_distance.rows.words import DriesTo
@@ -549,3 +552,30 @@ def build_film(here: Here, painting_id: Number) -> Response:
         animated_webp(codes, [1000] * len(steps) + [3000]), media_type="image/webp",
         headers={"Content-Disposition": "attachment; filename=build.webp"},
     )  # fmt: skip
+
+
+@router.get("/api/paintings/{painting_id}/build.zip", response_class=Response, summary="Export the build as pictures")
+def build_pictures(here: Here, painting_id: Number) -> Response:
+    """Give every stage as PNG, numbered in order, in a ZIP."""
+    film, steps, _ = _film(here, painting_id)
+    out = io.BytesIO()
+    with zipfile.ZipFile(out, "w", zipfile.ZIP_STORED) as packed:
+        for at in range(len(steps) + 1):
+            entry = zipfile.ZipInfo(f"stage-{at:02d}.png", (2000, 1, 1, 0, 0, 0))
+            packed.writestr(entry, png(film.stage(steps[:at]).codes))
+    return Response(
+        out.getvalue(), media_type="application/zip",
+        headers={"Content-Disposition": "attachment; filename=build.zip"},
+    )  # fmt: skip
+
+
+@router.get("/api/paintings/{painting_id}/build.pdf", response_class=Response, summary="Print six stages of the build")
+def build_sheet(here: Here, painting_id: Number) -> Response:
+    """Print six stages, evenly from the first mark to the last, on one sheet."""
+    film, steps, found = _film(here, painting_id)
+    said = {each.id: each.said for each in found.work.passes}
+    title = here.studio.desk(painting_id, here.clock()).state.brief.title
+    pictures = [
+        (f"{at + 1}. {said[steps[at].number]}", film.stage(steps[: at + 1]).codes) for at in places_for(len(steps))
+    ]
+    return Response(draw_stages(title, pictures), media_type="application/pdf")

@@ -1,9 +1,11 @@
 """Mixes and the build over the API: checked input, honest answers."""
 
 import io
+import zipfile
 
 import numpy as np
 from PIL import Image
+from pypdf import PdfReader
 
 from tests.support import WithApi
 
@@ -113,6 +115,14 @@ class MixesByApi(WithApi):
         told = self.client.get(f"/api/paintings/{self.id}/build/told").json()
         self.assertTrue(told["bare_said"].endswith("."))
         film = Image.open(io.BytesIO(self.client.get(f"/api/paintings/{self.id}/build.webp").content))
+        with zipfile.ZipFile(io.BytesIO(self.client.get(f"/api/paintings/{self.id}/build.zip").content)) as packed:
+            stages = self.client.get(f"/api/paintings/{self.id}/build").json()["stages"]
+            self.assertEqual(len(packed.namelist()), len(stages))
+            first = Image.open(io.BytesIO(packed.read("stage-00.png")))
+            self.assertEqual(first.format, "PNG")
+        sheet = PdfReader(io.BytesIO(self.client.get(f"/api/paintings/{self.id}/build.pdf").content))
+        self.assertEqual(len(sheet.pages), 1)
+        self.assertEqual(len(sheet.pages[0].images), 6)
         # Stages that change nothing to be seen run into one frame.
         self.assertGreater(film.n_frames, 8)
 

@@ -90,6 +90,10 @@ watch(
           </button>
           <a class="do quiet" :href="`/api/paintings/${table.painting?.id}/build.webp`" download
             >Export the film</a
+          ><a class="do quiet" :href="`/api/paintings/${table.painting?.id}/build.zip`" download
+            >as pictures</a
+          ><a class="do quiet" :href="`/api/paintings/${table.painting?.id}/build.pdf`" target="_blank"
+            >Print six stages</a
           >
         </template>
       </template>
