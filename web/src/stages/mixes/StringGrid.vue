@@ -61,7 +61,6 @@ function moved(event: KeyboardEvent, plane: number, part: Part): void {
           :class="{ now: mix.plane === plane && mix.part === part, far: mix.recipe.reach === 'out_of_reach' }"
           :tabindex="mix.plane === plane && mix.part === part ? 0 : -1"
           :aria-pressed="mix.plane === plane && mix.part === part"
-          :aria-label="`${each.name}, ${mix.part}: ${mix.recipe.said}, ${mix.recipe.reach_said}`"
           @click="emit('choose', mix.plane, mix.part)"
           @keydown="moved($event, mix.plane, mix.part)"
         >
@@ -69,6 +68,7 @@ function moved(event: KeyboardEvent, plane: number, part: Part): void {
             ><i :style="{ background: mix.wanted }" /><i :style="{ background: mix.recipe.colour }"
           /></span>
           <span class="words">
+            <span class="hidden-label">{{ each.name }}, {{ mix.part }}:</span>
             <b>{{ mix.value.toFixed(1) }}</b><span class="which">{{ mix.part }}</span
             ><em v-if="mix.locked">settled</em
             ><em v-if="mix.recipe.reach !== 'match'">{{
@@ -132,6 +132,9 @@ h3 {
   grid-template-columns: 1fr 1fr;
   min-height: 46px;
   align-self: start;
+}
+.words {
+  position: relative;
 }
 .far .paint i:last-child {
   outline: 2px dashed var(--line);
