@@ -14,7 +14,8 @@ import numpy as np
 from cachetools import LRUCache, cached
 from cachetools.keys import hashkey
 
-BUDGET = 200_000_000  # for all that is remembered together: less, and one painting with its chosen thumbnail thrashes [bytes]
+# With less, one painting with its chosen thumbnail is worked out again at every move of its focus.
+BUDGET = 200_000_000  # for all that is remembered together [bytes]
 MMAP_THRESHOLD, ARENA_MAX = -3, -8  # of malloc.h in the GNU C library
 LARGE = 256_000  # what is given back by itself [bytes]
 LEAST = 2_000  # what keeping anything costs, however small it is [bytes]
