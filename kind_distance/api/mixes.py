@@ -2,23 +2,18 @@
 
 from __future__ import annotations
 
-import hashlib
-import io
-import zipfile
 from typing import Annotated, Literal
 
 import numpy as np
-from fastapi import APIRouter, Path, Query, Response
+from fastapi import APIRouter, Path, Query
 from pydantic import BaseModel, Field
 
-from kind_distance.api.context import Here, forever
+from kind_distance.api.context import Here
 from kind_distance.api.judgementmodels import JudgementView
 from kind_distance.api.pictureviews import judgement_view
 from kind_distance.clock import say_moment
-from kind_distance.core.build.film import Film
-from kind_distance.core.build.model import BuildStep
 from kind_distance.core.colour.lab import ciede2000
-from kind_distance.core.colour.munsell import value_from_luminance
+from kind_distance.core.colour.munsell import value_from_lightness
 from kind_distance.core.mixing.drying_shift import Shift
 from kind_distance.core.mixing.recipes import (
     CLOSE,
@@ -31,21 +26,17 @@ from kind_distance.core.mixing.recipes import (
     water_parts,
 )
 from kind_distance.core.mixing.tubes import role_of, warmth_of
-from kind_distance.core.wording import first_upper, say_minutes
+from kind_distance.core.wording import say_minutes
 from kind_distance.errors import DomainError, NotFoundError
-from kind_distance.exchange.pictures import animated_webp, jpeg, png
-from kind_distance.exchange.stagesheet import draw_stages, places_for
 from kind_distance.rows import State, TubeRecord
 from kind_distance.rows.mixes import ColourFrom, OpacityClass, Stains, StringPart
 from kind_distance.rows.words import DriesTo
 from kind_distance.stages.mixes.batches import Batch, batches_of, used_ml
-from kind_distance.stages.mixes.build import off_plan, scene_of_build, steps_of
 from kind_distance.stages.mixes.judging import is_strong, judge_mixes, reaching_tubes
 from kind_distance.stages.mixes.nominal import PIGMENTS
 from kind_distance.stages.mixes.palette import Palette, missing_parts, palette_of, shift_of
 from kind_distance.stages.mixes.strings import Mix, coats_over, ground_value, strings_of, targets_of
 from kind_distance.stages.mixes.words import hex_of, letter_of, named_tube, say_recipe
-from kind_distance.studio.survey import Survey
 
 router = APIRouter(tags=["mixes"])
 Lab = tuple[float, float, float]
@@ -59,6 +50,7 @@ class UsualTubeView(BaseModel):
     """A usual tube that can be put on a palette; its colour is from memory."""
 
     pigment: str
+    label: str = Field(description="Colour Index name.")
     name: str
     colour: str
     tint: str | None
@@ -209,11 +201,6 @@ class TriedRecipeView(BaseModel):
     wanted: str
 
 
-def _value(lab: Lab) -> float:
-    y = ((lab[0] + 16) / 116) ** 3 if lab[0] > 8 else lab[0] / 903.3
-    return round(float(value_from_luminance(np.array([100 * y]))[0]), 2)
-
-
 def _recipe(recipe: Recipe, palette: Palette) -> RecipeView:
     parts = [_part(at, count, palette) for at, count in recipe.parts]
     water = None if recipe.strength is None else water_parts(recipe.strength)
@@ -224,7 +211,7 @@ def _recipe(recipe: Recipe, palette: Palette) -> RecipeView:
         water=water,
         colour=hex_of(recipe.lab),
         ink="#111111" if recipe.lab[0] > INK_FROM else "#ffffff",
-        value=_value(recipe.lab),
+        value=round(value_from_lightness(recipe.lab[0]), 2),
         difference=round(recipe.difference, 1),
         reach=recipe.reach,
         reach_said=REACH_SAID[recipe.reach],
@@ -251,6 +238,8 @@ def _steps(mix: Mix, palette: Palette) -> StepsView | None:
 
 def _wet_said(mix: Mix, shift: Shift) -> str:
     wanted = mix.target.value
+    if mix.recipe.reach == "out_of_reach":
+        return ""  # it will not dry to what is wanted however wet it is mixed
     if mix.wet is None:
         return "One layer does not get there: it dries lighter. Lay it twice."
     moved = shift.dry(mix.wet) - mix.wet
@@ -349,30 +338,6 @@ def _shift_said(shift: Shift) -> str:
     return f"Drying is reckoned {by}; a prediction is off by about {shift.error:.2f} V."
 
 
-class BuildStageView(BaseModel):
-    """A stage of the build: the picture after a pass."""
-
-    number: int | None = Field(description="The pass; None for the bare support.")
-    said: str
-    plane: int | None
-    image: str
-
-
-class BuildView(BaseModel):
-    """How the painting builds, pass by pass; the pictures are made as they are asked for."""
-
-    width: int
-    height: int
-    stages: list[BuildStageView]
-
-
-class BuildToldView(BaseModel):
-    """What the finished build says of the plan: planes that stand off it, and what stays bare."""
-
-    off_plan: list[str]
-    bare_said: str
-
-
 @router.get("/api/pigments", summary="List usual tubes")
 def pigments() -> list[UsualTubeView]:
     """List tubes that a palette may begin with; colours are from memory, not measured."""
@@ -380,7 +345,7 @@ def pigments() -> list[UsualTubeView]:
 
     return [
         UsualTubeView(
-            pigment=each.index, name=each.name, colour=hex_of(each.masstone),
+            pigment=each.index, label=each.label, name=each.name, colour=hex_of(each.masstone),
             tint=None if each.tint is None else hex_of(each.tint), opacity_said=SAID_OPACITY[each.opacity],
             role=role_of(Tube(each.masstone, each.tint, 10.0, each.opacity, each.white)), hazard=each.hazard,
         )
@@ -489,93 +454,3 @@ def reach(
         raise NotFoundError("plane", plane)
     helping = [index for index, _ in reaching_tubes(palette_of(desk.state), mix.target.lab, mix.recipe.difference)]
     return [each for each in pigments() if each.pigment in helping]
-
-
-def _film(here: Here, painting_id: int) -> tuple[Film, tuple[BuildStep, ...], Survey]:
-    """Lay a painting before the simulator; raise DomainError without a photo and planes."""
-    desk = here.studio.desk(painting_id, here.clock())
-    found = desk.survey()
-    scene = scene_of_build(desk.file, desk.state, found.depth)
-    if scene is None:
-        raise DomainError("There is no picture of this painting to build.", "Bring a photo and mark its planes first.")
-    return here.films.film(scene), steps_of(desk.state, found.depth, found.work), found
-
-
-@router.get("/api/paintings/{painting_id}/build", summary="Say how the painting builds")
-def build(here: Here, painting_id: Number) -> BuildView:
-    """List the stages from the bare support to the last pass, each with the address of its picture."""
-    film, steps, found = _film(here, painting_id)
-    said = {each.id: each for each in found.work.passes}
-    height, width = film.scene.shape
-    stages = [BuildStageView(number=None, said="the bare support", plane=None, image=_stage_at(painting_id, film, ()))]
-    for at, each in enumerate(steps, start=1):
-        stages.append(
-            BuildStageView(
-                number=each.number, said=said[each.number].said, plane=each.planes[0] if each.planes else None,
-                image=_stage_at(painting_id, film, steps[:at]),
-            )
-        )  # fmt: skip
-    return BuildView(width=width, height=height, stages=stages)
-
-
-def _stage_at(painting_id: int, film: Film, steps: tuple[BuildStep, ...]) -> str:
-    """Address of a stage; it changes when anything does that it shows."""
-    mark = hashlib.sha256(f"{film.name} {steps!r}".encode()).hexdigest()[:16]
-    return f"/api/paintings/{painting_id}/build/{len(steps)}.jpg?k={mark}"
-
-
-@router.get("/api/paintings/{painting_id}/build/{at}.jpg", response_class=Response, summary="Show a stage")
-def build_stage(here: Here, painting_id: Number, at: Annotated[int, Path(ge=0, le=200)]) -> Response:
-    """Show the picture as it should look after so many passes."""
-    film, steps, _ = _film(here, painting_id)
-    if at > len(steps):
-        raise NotFoundError("stage of the build", at)
-    return forever(jpeg(film.stage(steps[:at]).codes), "image/jpeg")
-
-
-@router.get("/api/paintings/{painting_id}/build/told", summary="Say what the finished build tells of the plan")
-def build_told(here: Here, painting_id: Number) -> BuildToldView:
-    """Work the build out to the end; tell planes that stand off their plan, and how much ground shows."""
-    film, steps, _ = _film(here, painting_id)
-    last = film.stage(steps)
-    bare = f"{last.bare:.0%} of the surface stays bare" if last.bare >= 0.005 else "no ground stays bare"
-    rims = f", and ground shows along {last.rims:.0%} of the borders" if last.rims >= 0.02 else ""
-    return BuildToldView(off_plan=off_plan(last, film.scene), bare_said=first_upper(f"{bare}{rims}."))
-
-
-@router.get("/api/paintings/{painting_id}/build.webp", response_class=Response, summary="Export the build as a film")
-def build_film(here: Here, painting_id: Number) -> Response:
-    """Give an animated WebP: each stage for a second, the last for three."""
-    film, steps, _ = _film(here, painting_id)
-    codes = [film.stage(steps[:at]).codes for at in range(len(steps) + 1)]
-    return Response(
-        animated_webp(codes, [1000] * len(steps) + [3000]), media_type="image/webp",
-        headers={"Content-Disposition": "attachment; filename=build.webp"},
-    )  # fmt: skip
-
-
-@router.get("/api/paintings/{painting_id}/build.zip", response_class=Response, summary="Export the build as pictures")
-def build_pictures(here: Here, painting_id: Number) -> Response:
-    """Give every stage as PNG, numbered in order, in a ZIP."""
-    film, steps, _ = _film(here, painting_id)
-    out = io.BytesIO()
-    with zipfile.ZipFile(out, "w", zipfile.ZIP_STORED) as packed:
-        for at in range(len(steps) + 1):
-            entry = zipfile.ZipInfo(f"stage-{at:02d}.png", (2000, 1, 1, 0, 0, 0))
-            packed.writestr(entry, png(film.stage(steps[:at]).codes))
-    return Response(
-        out.getvalue(), media_type="application/zip",
-        headers={"Content-Disposition": "attachment; filename=build.zip"},
-    )  # fmt: skip
-
-
-@router.get("/api/paintings/{painting_id}/build.pdf", response_class=Response, summary="Print six stages of the build")
-def build_sheet(here: Here, painting_id: Number) -> Response:
-    """Print six stages, evenly from the first mark to the last, on one sheet."""
-    film, steps, found = _film(here, painting_id)
-    said = {each.id: each.said for each in found.work.passes}
-    title = here.studio.desk(painting_id, here.clock()).state.brief.title
-    pictures = [
-        (f"{at + 1}. {said[steps[at].number]}", film.stage(steps[: at + 1]).codes) for at in places_for(len(steps))
-    ]
-    return Response(draw_stages(title, pictures), media_type="application/pdf")

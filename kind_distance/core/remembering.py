@@ -6,7 +6,7 @@ from collections.abc import Callable
 from contextlib import suppress
 from ctypes import CDLL
 from dataclasses import fields, is_dataclass
-from functools import partial, wraps
+from functools import partial
 from threading import RLock
 from typing import Any, ParamSpec, TypeVar
 
@@ -14,8 +14,7 @@ import numpy as np
 from cachetools import LRUCache, cached
 from cachetools.keys import hashkey
 
-# With less, one painting with its chosen thumbnail is worked out again at every move of its focus.
-BUDGET = 200_000_000  # for all that is remembered together [bytes]
+BUDGET = 96_000_000  # for all that is remembered together: two photos with all that is worked out on them [bytes]
 MMAP_THRESHOLD, ARENA_MAX = -3, -8  # of malloc.h in the GNU C library
 LARGE = 256_000  # what is given back by itself [bytes]
 LEAST = 2_000  # what keeping anything costs, however small it is [bytes]
@@ -59,14 +58,8 @@ def remembered(make: Callable[Asked, Made]) -> Callable[Asked, Made]:
     Arguments have to be hashable. What is handed out is shared: arrays in it are read-only, and it should hold no list
     that a caller might change.
     """
-
-    @wraps(make)
-    def worked_out(*args: Asked.args, **named: Asked.kwargs) -> Made:
-        made = make(*args, **named)
-        sealed(made)
-        return made
-
-    kept: Callable[Asked, Made] = cached(_KEPT, key=partial(hashkey, make), lock=_LOCK)(worked_out)
+    # Its size is asked for when it is kept, and that seals it.
+    kept: Callable[Asked, Made] = cached(_KEPT, key=partial(hashkey, make), lock=_LOCK)(make)
     return kept
 
 

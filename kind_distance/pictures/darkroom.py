@@ -191,13 +191,17 @@ def patches(file: Path, plate: Plate) -> NDArray[np.int32]:
     return ids
 
 
-@remembered
 def framed(file: Path, framing: Framing) -> WorkingPicture:
     """Return the part of a developed picture that a crop takes, at working size, measured."""
     if framing.crop is None:
         return working(file, framing.plate)
+    return _cropped(file, framing.plate, framing.crop)
+
+
+@remembered
+def _cropped(file: Path, plate: Plate, crop: Crop) -> WorkingPicture:
     # A small crop from the working size would be coarse; the size on screen holds more.
-    codes = framing.crop.of(view_codes(file, framing.plate), *framing.size_px)
+    codes = crop.of(view_codes(file, plate), *plate.size_px)
     return WorkingPicture.of(np.ascontiguousarray(codes))
 
 

@@ -70,7 +70,7 @@ class MixRecord:
     element: Annotated[Number | None, RefersTo("element", "drop")] = None
     part: StringPart = "mass"
     parts: Annotated[tuple[MixPart, ...], MinLen(1), MaxLen(6)] = ()
-    strength: Annotated[Strength | None, Words("strength of the wash", "In usual opaque films.")] = None
+    strength: Annotated[Strength | None, Words("strength of the wash", "How thick the paint in it lies.")] = None
     name: Annotated[Line, Words("name of the mix")] = ""
 
 

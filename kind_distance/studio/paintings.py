@@ -6,6 +6,7 @@ from dataclasses import dataclass, replace
 from datetime import datetime
 from pathlib import Path
 from sqlite3 import Connection
+from threading import Lock
 from typing import Any, BinaryIO
 
 from cachetools import LRUCache
@@ -50,15 +51,18 @@ class Opened:
 
 _LATELY: LRUCache[tuple[Path, int], State] = LRUCache(8)  # states that were seen last, one of each painting
 
+_LATELY_LOCK = Lock()
+
 
 def _known(file: Path, painting: Painting) -> Painting:
     """Give a painting that was read anew the parts that are known of it: what follows from them need not be sought."""
     key = (file, painting.id)
-    lately = _LATELY.get(key)
-    if lately is not painting.state:
-        state = painting.state if lately is None else shared_parts(painting.state, lately)
-        painting = replace(painting, state=state)
-    _LATELY[key] = painting.state
+    with _LATELY_LOCK:
+        lately = _LATELY.get(key)
+    if lately is not None and lately is not painting.state:
+        painting = replace(painting, state=shared_parts(painting.state, lately))
+    with _LATELY_LOCK:
+        _LATELY[key] = painting.state
     return painting
 
 

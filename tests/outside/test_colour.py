@@ -4,7 +4,8 @@ import unittest
 
 import numpy as np
 
-from kind_distance.core.colour.lab import chroma, ciede2000, lab_from_linear, warmth
+from kind_distance.core.colour.lab import chroma, ciede2000, lab_from_linear, linear_from_lab, warmth
+from kind_distance.core.colour.munsell import lightness_from_value, value_from_lightness
 from kind_distance.core.colour.srgb import codes_from_linear, decode, encode, linear_from_codes, luminance
 
 # IEC 61966-2-1:1999, 5.2, worked with its own constants.
@@ -94,6 +95,19 @@ class Cielab(unittest.TestCase):
         linear = rng.random((50, 3))
         xyz = colour.RGB_to_XYZ(linear, "sRGB", apply_cctf_decoding=False)
         np.testing.assert_allclose(lab_from_linear(linear), colour.XYZ_to_Lab(xyz), atol=0.05)
+
+    def test_back_to_light(self):
+        """The way back from CIELAB gives the primaries of the same published table, and every colour again."""
+        for linear, lab in PRIMARIES.items():
+            np.testing.assert_allclose(linear_from_lab(np.array(lab)), linear, atol=2e-3)
+        colours = np.random.default_rng(1).uniform(0, 1, (200, 3))
+        np.testing.assert_allclose(linear_from_lab(lab_from_linear(colours)), colours, atol=1e-9)
+
+    def test_value_and_lightness(self):
+        """ASTM D1535's polynomial holds value 5 at Y 19.27 of a perfect white, which is L* 51 (CIE 15:2004)."""
+        self.assertAlmostEqual(lightness_from_value(5.0), 51.0, delta=0.2)
+        for value in (0.5, 2.0, 5.0, 9.4):
+            self.assertAlmostEqual(value_from_lightness(lightness_from_value(value)), value, places=2)
 
     def test_warm_and_cool(self):
         orange, blue, grey = (

@@ -155,7 +155,9 @@ class Judged(AtThePalette):
         state = self.boxed()
         bare = self.do(state, "remove_tube", tube=1)
         found = self.judged(bare)
-        self.assertEqual(found["no_white"].severity, "strong")
+        pale = len([m for m in mixes_on(self.desk(bare)) if m.recipe.lab[0] < m.target.lab[0] - 4])
+        self.assertEqual(found["no_white"].severity, "strong" if pale > 4 else "mild")
+        self.assertIn(f"{pale} of 9", found["no_white"].text)
         self.assertNotIn("out_of_reach", found)
         self.assertNotIn("no_white", self.judged(state))
         self.assertNotIn("no_white", self.judged(self.boxed(medium="watercolour")))
@@ -184,16 +186,16 @@ class Judged(AtThePalette):
     def test_mixes_nobody_tells_apart_can_be_mixed_once(self):
         state = self.boxed()
         alike = self.do(state, "take_recipe", plane=2, part="mass", of_plane=3, of_part="mass")
-        # The very same recipe is one pile already.
-        self.assertNotEqual(self.judged(alike).get("alike_mixes", "none"), "strong")
+        # The very same recipe is one pile already: only what is mixed differently is told.
+        same = {each.target.plane: each for each in mixes_on(self.desk(alike)) if each.target.part == "mass"}
+        self.assertEqual(same[2].recipe.parts, same[3].recipe.parts)
         near = self.do(alike, "set_recipe", plane=2, part="mass", parts=[(1, 60), (6, 2), (9, 1)])
         near = self.do(near, "set_recipe", plane=3, part="mass", parts=[(1, 61), (6, 2), (9, 1)])
         told = self.judged(near)["alike_mixes"]
+        self.assertEqual(told.planes, (2, 3))
         once = self.do(near, told.remedies[0].action, **told.remedies[0].arguments)
-        parts = {
-            each.part: each.parts for each in once.mixes if each.plane in (near.planes[1].number, near.planes[2].number)
-        }
-        self.assertTrue(parts)
+        masses = {each.plane: each.parts for each in once.mixes if each.part == "mass"}
+        self.assertEqual(masses[near.planes[1].number], masses[near.planes[2].number])
 
     def test_black_far_off_is_a_note_and_near_by_is_not_told(self):
         state = self.do(self.state, "add_tubes", pigments=["PW6", "PBk9", "PB29"])
@@ -201,6 +203,8 @@ class Judged(AtThePalette):
         self.assertIn("black_far", self.judged(told))
         near = self.do(state, "set_recipe", plane=3, part="mass", parts=[(1, 1), (2, 2)])
         self.assertNotIn("black_far", self.judged(near))
+        night = self.do(told, "set_depth", veil="night")
+        self.assertNotIn("black_far", self.judged(night))
 
     def test_every_remedy_is_a_change_and_can_be_meant_so(self):
         state = self.do(self.state, "add_tubes", pigments=["PW6", "PB15:3", "PBk9"])
@@ -226,12 +230,13 @@ class Building(AtThePalette):
         self.assertEqual([each.number for each in steps], [each.id for each in found.work.passes])
         self.assertEqual(len(scene.planes), 3)
         self.assertLessEqual(max(scene.shape), 640)
-        # What follows within the open time finds its neighbour wet; a day later all is dry.
+        # Within one session a neighbour is still wet.
         self.assertTrue(any(each.beside or each.under != "dry" for each in steps))
-        apart = found
-        for day in (29, 30):
-            apart = self.do(state, "add_session", start=f"2026-11-{day}T13:00", minutes=20)
-        self.assertIsNotNone(apart)
+
+    def test_without_a_session_all_is_dry(self):
+        found = self.desk(self.state).survey()
+        for each in steps_of(self.state, found.depth, found.work):
+            self.assertEqual((each.under, each.beside, each.damp), ("dry", (), ()))
 
     def test_without_a_photo_there_is_nothing_to_build(self):
         bare = State(Brief("Told"), planes=usual_planes(3))

@@ -11,7 +11,6 @@ from numpy.typing import NDArray
 from kind_distance.core.build.aims import Aims
 from kind_distance.core.build.model import BuildStep, Canvas
 from kind_distance.core.build.tone import (
-    HIDE,
     LUMINANCE,
     Floats,
     absorbed,
@@ -24,6 +23,7 @@ from kind_distance.core.build.tone import (
     signed_distance,
     smooth,
 )
+from kind_distance.core.mixing.film import USUAL_COAT
 
 UNDER_NEARER = 1.0  # brush widths that paint runs on under a nearer plane that is still to come
 PALE_UNDER = 0.4  # the same of a pale wash under a darker neighbour
@@ -172,7 +172,7 @@ def lay(canvas: Canvas, hand: Hand, paint: Floats, cover: Floats, tooth: float, 
     if step.under == "wet":
         takes = np.clip(TAKES_UP + 0.12 * bristle[part], 0.12, 0.62)[..., None] * there
         colour = mixed(colour, blur(canvas.film, 0.35 * brush)[part], takes.astype(np.float32))
-    made = film(below, colour, HIDE * step.opacity * step.thickness * load[part][..., None])
+    made = film(below, colour, USUAL_COAT * step.opacity * step.thickness * load[part][..., None])
     if step.under == "tacky":
         torn = smooth(0.5, 0.9, aims.noise(max(2.0, 0.3 * brush), 3, hand.seed + 5)[part])[..., None] * there
         made = made + torn * (0.6 * canvas.base[part] + 0.4 * colour - made)

@@ -15,6 +15,7 @@ from kind_distance.core.build.tone import distance, value
 from kind_distance.core.colour.srgb import codes_from_linear
 
 KEPT_EVERY = 4  # passes between canvases that are kept, to go on from
+MOST_CANVASES, MOST_STAGES = 8, 48  # of one film; 7 MB a canvas and 1 MB a stage
 
 
 @dataclass(frozen=True)
@@ -78,11 +79,11 @@ class Film:
 
     def _keep(self, done: tuple[BuildStep, ...], canvas: Canvas) -> None:
         self._canvases[done] = canvas
-        while len(self._canvases) > 8:
+        while len(self._canvases) > MOST_CANVASES:
             # Of canvases no longer on the way to this one, the oldest goes first; then the earliest.
             gone = next((each for each in self._canvases if done[: len(each)] != each), next(iter(self._canvases)))
             del self._canvases[gone]
-        while len(self._stages) > 160:
+        while len(self._stages) > MOST_STAGES:
             del self._stages[next(iter(self._stages))]
 
     def _seen(self, canvas: Canvas, before: Floats) -> Stage:

@@ -13,7 +13,6 @@ from kind_distance.core.build.aims import BRUSHES, Aims
 from kind_distance.core.build.brushwork import Hand, cover_of, draw_into_each_other, lay, spared, strokes, wash
 from kind_distance.core.build.model import BuildStep, Canvas
 from kind_distance.core.build.tone import (
-    HIDE,
     Floats,
     absorbed,
     at_value,
@@ -26,6 +25,7 @@ from kind_distance.core.build.tone import (
     smooth,
     value,
 )
+from kind_distance.core.mixing.film import USUAL_COAT
 
 PAPER_VALUE = 9.4
 PAPER_TINT = (1.0, 0.992, 0.965)
@@ -159,7 +159,7 @@ def _lights(canvas: Canvas, aims: Aims, step: BuildStep, seed: int) -> None:
         canvas.seen += (0.75 * light)[..., None] * np.maximum(up - canvas.seen, 0)
         return
     for share, paint, thickness in ((dark, down, 1.0), (light, up, step.thickness)):
-        canvas.seen += share[..., None] * (film(canvas.seen, paint, HIDE * 0.9 * thickness) - canvas.seen)
+        canvas.seen += share[..., None] * (film(canvas.seen, paint, USUAL_COAT * 0.9 * thickness) - canvas.seen)
 
 
 def _glaze(canvas: Canvas, aims: Aims, step: BuildStep, brush: float) -> None:
@@ -181,7 +181,7 @@ def _scumble(canvas: Canvas, aims: Aims, step: BuildStep, brush: float) -> None:
         canvas.seen = (canvas.seen * np.exp(-where[..., None] * dense)).astype(np.float32)
         return
     tops = smooth(-1.0, 1.5, aims.bristle(brush) + 0.6 * aims.noise(1.0))
-    made = film(canvas.seen, paint, HIDE * step.opacity * step.thickness * 0.4)
+    made = film(canvas.seen, paint, USUAL_COAT * step.opacity * step.thickness * 0.4)
     canvas.seen += (where * tops)[..., None] * (made - canvas.seen)
 
 

@@ -13,7 +13,6 @@ from kind_distance.core.remembering import remembered
 
 Floats = NDArray[np.floating[Any]]
 
-HIDE = 4.0  # scattering power of a usual film of titanium white
 LEAST, MOST = 0.006, 0.96  # reflectances that paint has
 LUMINANCE: Floats = np.array([0.2126, 0.7152, 0.0722], np.float32)
 _VALUES = np.linspace(0, 10, 8193)

@@ -35,6 +35,18 @@ def lab_from_linear(linear: FloatArray) -> FloatArray:
     return np.stack([116 * y - 16, 500 * (x - y), 200 * (y - z)], axis=-1)
 
 
+def linear_from_lab(lab: FloatArray) -> FloatArray:
+    """Give the linear sRGB of CIELAB (D65), :func:`lab_from_linear` turned round: (..., 3) -> (..., 3).
+
+    A colour that a screen cannot show has channels outside 0-1.
+    """
+    lab = np.asarray(lab, np.float64)
+    y = (lab[..., 0] + 16) / 116
+    f = np.stack([y + lab[..., 1] / 500, y, y - lab[..., 2] / 200], axis=-1)
+    ratio = np.where(f > 6 / 29, f**3, 3 * (6 / 29) ** 2 * (f - 4 / 29))
+    return np.asarray((ratio * WHITE_D65) @ np.linalg.inv(TO_XYZ).T)
+
+
 def warmth(lab: FloatArray) -> FloatArray:
     """How warm a colour is: chroma along the warm axis; 0 neutral, positive warm, negative cool.
 

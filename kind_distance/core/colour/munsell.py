@@ -58,6 +58,18 @@ def value_from_luminance(Y: FloatArray | float) -> FloatArray:
     return np.asarray(np.clip(V, 0.0, 10.0))
 
 
+def lightness_from_value(value: float) -> float:
+    """CIELAB L* of a grey of a Munsell value."""
+    y = float(luminance_from_value(np.array([value]))[0]) / 100
+    return float(116 * np.cbrt(y) - 16 if y > (6 / 29) ** 3 else y * (29 / 3) ** 3)
+
+
+def value_from_lightness(lightness: float) -> float:
+    """Munsell value of a CIELAB L*: both say how light a colour is, whatever its hue."""
+    y = ((lightness + 16) / 116) ** 3 if lightness > 8 else lightness * (3 / 29) ** 3
+    return float(value_from_luminance(np.array([100 * y]))[0])
+
+
 @lru_cache(maxsize=1)
 def _value_table() -> NDArray[np.float32]:
     # Indexed by the square root of luminance, so that the darks get as many entries as the lights.

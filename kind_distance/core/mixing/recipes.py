@@ -37,7 +37,7 @@ THREE = ((1, 1, 1), (2, 1, 1), (1, 2, 1), (1, 1, 2), (3, 2, 1), (3, 1, 2), (2, 3
          (4, 2, 1), (4, 1, 2), (2, 4, 1), (1, 4, 2), (2, 1, 4), (1, 2, 4), (3, 3, 1), (3, 1, 3), (1, 3, 3),
          (2, 2, 1), (2, 1, 2), (1, 2, 2))  # fmt: skip
 WHITES = (0.25, 0.5, 1, 2, 3, 4, 6, 9, 14, 20, 30, 45, 60, 80, 110, 150)  # parts of white to all colours together
-STRENGTHS: list[float] = [round(float(v), 4) for v in np.geomspace(0.02, 1.2, 18)]  # of a wash, in usual opaque films
+STRENGTHS: list[float] = [round(float(v), 4) for v in np.geomspace(0.02, 1.2, 18)]  # thickness of a wash (film.py)
 FULL_STRENGTH = 1.2  # paint as it comes from the tube, brushed out; by eye, no source
 PAPER_LAB = (96.0, 0.0, 2.5)
 BASES = (2, 3, 4, 5, 6, 8)  # parts of white to one of the colours in the first step
@@ -57,7 +57,7 @@ class Recipe:
     parts : tuple of (tube, count)
         Places on the palette, most first.
     strength : float or None
-        Of a wash: how thick the paint in it lies, in usual opaque films; None for opaque paint.
+        Of a wash: how thick the paint in it lies (film.py); None for opaque paint.
     lab : (L*, a*, b*)
         Predicted, dry.
     difference : float

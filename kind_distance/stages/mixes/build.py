@@ -3,9 +3,11 @@
 from __future__ import annotations
 
 from pathlib import Path
+from threading import Lock
 
 import cv2
 import numpy as np
+from cachetools import LRUCache
 from numpy.typing import NDArray
 
 from kind_distance.core.build.film import Film, Stage
@@ -78,16 +80,16 @@ class Films:
     """The films that were looked at last: the planes and colours they rest on are worked out once."""
 
     def __init__(self, most: int = 2) -> None:
-        self._films: dict[str, Film] = {}
-        self._most = most
+        self._films: LRUCache[str, Film] = LRUCache(most)
+        self._lock = Lock()
 
     def film(self, scene: BuildScene) -> Film:
-        """Give the film of a scene."""
-        film = self._films.pop(scene.name, None) or Film(scene)
-        self._films[scene.name] = film
-        while len(self._films) > self._most:
-            del self._films[next(iter(self._films))]
-        return film
+        """Give the film of a scene; several requests for one scene share it."""
+        with self._lock:
+            film = self._films.get(scene.name)
+            if film is None:
+                film = self._films[scene.name] = Film(scene)
+            return film
 
 
 def _state_at(film: Drying, minute: float) -> Under:

@@ -15,9 +15,8 @@ from kind_distance.follow import step
 from kind_distance.rows import State
 from kind_distance.stages.mixes.nominal import PIGMENTS, Pigment
 from kind_distance.stages.mixes.palette import Palette, missing_parts, palette_of
-from kind_distance.stages.mixes.strings import Mix, targets_of
-
-__all__ = ["judge_mixes", "reaching_tubes", "targets_of"]
+from kind_distance.stages.mixes.strings import Mix
+from kind_distance.stages.passes.judging import darkens
 
 STAGE = "mixes"
 STRONG_K = 30.0  # absorption from which a tube runs away with a pale mix; phthalos and some yellows have it
@@ -38,11 +37,13 @@ def _pigment_tube(pigment: Pigment) -> Tube:
 
 def reaching_tubes(palette: Palette, target: tuple[float, float, float], best: float) -> list[tuple[str, float]]:
     """Find usual tubes with which a target would be reached: Colour Index name and the distance left."""
-    known = {each.pigment for each in palette.records}
+    known = {each.name.casefold() for each in palette.records}
     allowed = [at for at in range(len(palette.tubes)) if at not in palette.barred]
     found = []
     for pigment in PIGMENTS:
-        if pigment.index in known or (pigment.white and (palette.transparent or palette.whites - palette.barred)):
+        if pigment.name.casefold() in known or (
+            pigment.white and (palette.transparent or palette.whites - palette.barred)
+        ):
             continue
         # With it and any two of the others: enough to see whether it helps.
         tubes = (*(palette.tubes[at] for at in allowed[:9]), _pigment_tube(pigment))
@@ -68,8 +69,9 @@ def _no_white(palette: Palette, mixes: list[Mix]) -> list[Judgement]:
     planes = tuple(sorted({each.target.plane for each in pale}))
     return [
         Judgement(
-            "no_white", "no_white", STAGE, "strong", "No white on the palette",
-            f"{len(pale)} of {len(mixes)} colours are lighter than these tubes make: white lightens it.",
+            "no_white", "no_white", STAGE, "strong" if 2 * len(pale) > len(mixes) else "mild",
+            "No white on the palette",
+            f"{len(pale)} of {len(mixes)} colours are lighter than these tubes make. White lightens opaque paint.",
             float(len(pale)), planes, (remedy,),
         )
     ]  # fmt: skip
@@ -166,6 +168,8 @@ def _strong_in_pale(state: State, palette: Palette, mixes: list[Mix]) -> list[Ju
 
 
 def _black_far(state: State, palette: Palette, mixes: list[Mix]) -> list[Judgement]:
+    if darkens(state.brief.veil):
+        return []  # in the dark, black is what far things are
     blacks = {at for at, tube in enumerate(palette.tubes) if role_of(tube) == "black"}
     nearest = max((plane.rank for plane in state.planes), default=0)
     found = []
@@ -178,8 +182,8 @@ def _black_far(state: State, palette: Palette, mixes: list[Mix]) -> list[Judgeme
             found.append(
                 Judgement(
                     f"black_far:p{plane.number}", "black_far", STAGE, "note", f"Much black in {plane.name}",
-                    f"{black:.0%} of its mass is black. Some painters use it and some mix their darks; far off it "
-                    "kills the air either way. A dark of blue and earth keeps some.",
+                    f"{black:.0%} of its mass is black. Some painters use it and some mix their darks; as much as "
+                    "this, so far off, looks like a hole in the air. A dark of blue and earth keeps some.",
                     black, (plane.rank,),
                     (Remedy("Leave black in the box", "set_tube", {"tube": record.number, "barred": True}),),
                 )

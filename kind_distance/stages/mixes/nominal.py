@@ -22,7 +22,10 @@ MANGANESE = "Manganese: do not breathe its dust; wash hands."
 
 @dataclass(frozen=True)
 class Pigment:
-    """A usual tube: Colour Index name, the name painters use, what is known of it."""
+    """A usual tube: the name painters use, and what is known of it.
+
+    `index` tells it from all others: the Colour Index name, with a word after it where two tubes share one.
+    """
 
     index: str
     name: str
@@ -33,6 +36,11 @@ class Pigment:
     stains: Stains
     hazard: str = ""
     white: bool = False
+
+    @property
+    def label(self) -> str:
+        """Colour Index name, as on the tube."""
+        return self.index.split()[0]
 
 
 PIGMENTS: tuple[Pigment, ...] = (

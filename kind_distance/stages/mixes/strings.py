@@ -10,8 +10,8 @@ import numpy as np
 from numpy.typing import NDArray
 
 from kind_distance.core.colour.lab import ciede2000, lab_from_linear
-from kind_distance.core.colour.munsell import luminance_from_value
-from kind_distance.core.mixing.film import coats_to_hide
+from kind_distance.core.colour.munsell import lightness_from_value
+from kind_distance.core.mixing.film import USUAL_COAT, coats_to_hide
 from kind_distance.core.mixing.recipes import Found, Recipe, TwoSteps, find_recipe, mix_of, mixes_of, two_steps
 from kind_distance.core.mixing.spectrum import lab_of, reflectance_of
 from kind_distance.core.mixing.tubes import paint_of
@@ -77,12 +77,6 @@ class Mix:
     wet: float | None
 
 
-def lightness(value: float) -> float:
-    """L* of a Munsell value."""
-    y = float(luminance_from_value(np.array([value]))[0]) / 100
-    return 116 * y ** (1 / 3) - 16 if y > (6 / 29) ** 3 else y * (29 / 3) ** 3
-
-
 def _hues(file: Path, state: State) -> dict[tuple[int, str], tuple[float, float]]:
     """Middle a* and b* of each plane's light, mass and dark in the photo."""
     labels, source = labels_of(file, state), main_source(state)
@@ -124,7 +118,7 @@ def targets_of(file: Path, state: State, depth: DepthSurvey) -> list[Target]:
         values = {"light": planned.light, "mass": planned.value, "dark": planned.dark}
         for part in PARTS:
             a, b = hues.get((record.rank, part), (float(middle[1]) / kept, float(middle[2]) / kept))
-            light = lightness(values[part])
+            light = lightness_from_value(values[part])
             found.append(Target(record.rank, part, values[part], (light, kept * a, kept * b)))
     return found
 
@@ -134,9 +128,6 @@ def _own(record: MixRecord, palette: Palette, target: Target) -> Recipe:
     lab = mix_of(palette.tubes, parts, strength=record.strength)
     away = float(ciede2000(np.array([lab]), np.array([target.lab]))[0])
     return Recipe(parts, record.strength, lab, away)
-
-
-USUAL_COAT = 8.0  # scattering power of a coat of white that hides black to L* 94, as titanium white does; by eye
 
 
 def ground_value(state: State) -> float:
@@ -154,7 +145,7 @@ def coats_over(palette: Palette, mix: Mix, ground: float) -> int:
     def away(one: NDArray[Any], other: NDArray[Any]) -> float:
         return float(ciede2000(lab_of(one)[None], lab_of(other)[None])[0])
 
-    below = reflectance_of(np.array([lightness(ground), 0.0, 0.0]))
+    below = reflectance_of(np.array([lightness_from_value(ground), 0.0, 0.0]))
     return coats_to_hide(below, np.asarray(k), np.asarray(s), USUAL_COAT, away)
 
 

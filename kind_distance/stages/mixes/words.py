@@ -4,9 +4,9 @@ from __future__ import annotations
 
 import numpy as np
 
-from kind_distance.core.colour.srgb import TO_XYZ, codes_from_linear
+from kind_distance.core.colour.lab import linear_from_lab
+from kind_distance.core.colour.srgb import codes_from_linear
 from kind_distance.core.mixing.recipes import Recipe, water_parts
-from kind_distance.core.mixing.spectrum import WHITE_XYZ, xyz_of_lab
 from kind_distance.stages.mixes.palette import Palette
 from kind_distance.stages.mixes.strings import Mix
 
@@ -16,9 +16,7 @@ PALE_TIMES = 12  # as much white as colour from which a recipe is said by its co
 
 def rgb_of(lab: Lab) -> tuple[int, int, int]:
     """Write a CIELAB colour as sRGB codes; what a screen cannot show is drawn to its rim."""
-    xyz = xyz_of_lab(np.array(lab)) / WHITE_XYZ * TO_XYZ.sum(axis=1)
-    linear = np.linalg.solve(TO_XYZ, xyz)
-    red, green, blue = (int(c) for c in codes_from_linear(np.clip(linear, 0, 1)))
+    red, green, blue = (int(c) for c in codes_from_linear(np.clip(linear_from_lab(np.array(lab)), 0, 1)))
     return red, green, blue
 
 

@@ -37,6 +37,11 @@ LEAST_FOCUS = 0.3  # share of the focal area from which on a plane carries the f
 MOST_UNKNOWN_SHARE = 0.19  # of a plane of which nobody knows how large it is: one bare plane alone is never told
 
 
+def darkens(veil: str) -> bool:
+    """Whether what is far may be dark under a veil: at night, in a storm."""
+    return profile_of(veil).darkens or veil in DARK_VEILS
+
+
 def depths_of(planes: tuple[PlaneRecord, ...]) -> list[int]:
     """Depth of each plane: planes that stand side by side share one. 1 = farthest."""
     found: list[int] = []
@@ -183,7 +188,7 @@ def scene_of(
         medium_of(brief.medium),
         brief.school,
         ground,
-        darkening_veil=profile_of(brief.veil).darkens or brief.veil in DARK_VEILS,
+        darkening_veil=darkens(brief.veil),
         against_light=brief.veil in AGAINST_LIGHT,
         focus=focus_rank(state, tuple(fact.in_focus for fact in facts)),
         light_hours=JudgedLightHours(spans, told=bool(spans)),

@@ -77,13 +77,14 @@ class DepthSurvey:
         return self.fit is None or any(spec.marked for spec in self.given.specs)
 
 
-@remembered
 def _painted(file: Path, plate: Plate, crop: Crop | None) -> WorkingPicture:
     """Return the part of a picture that is painted, at the working size of the whole."""
-    picture = darkroom.working(file, plate)
-    if crop is None:
-        return picture
-    return WorkingPicture.of(np.ascontiguousarray(crop.of(picture.codes, *plate.size_px)))
+    return darkroom.working(file, plate) if crop is None else _part_painted(file, plate, crop)
+
+
+@remembered
+def _part_painted(file: Path, plate: Plate, crop: Crop) -> WorkingPicture:
+    return WorkingPicture.of(np.ascontiguousarray(crop.of(darkroom.working(file, plate).codes, *plate.size_px)))
 
 
 def _part(labels: NDArray[np.uint8], plate: Plate, crop: Crop | None) -> NDArray[np.uint8]:

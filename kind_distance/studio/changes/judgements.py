@@ -18,8 +18,10 @@ USUAL_REASON = "Meant so."
 
 def mean_it_so(desk: Desk, *, key: Text, reason: Text = "") -> Changed:
     """Silence a judgement; the reason is printed with the plan."""
-    every = [*desk.survey().judgements, *judge_mixes(desk.state, mixes_on(desk))]
-    found = next((each for each in every if each.key == key), None)
+    found = next((each for each in desk.survey().judgements if each.key == key), None)
+    if found is None:
+        # Mixes are judged apart, where one looks at them.
+        found = next((each for each in judge_mixes(desk.state, mixes_on(desk)) if each.key == key), None)
     if found is None:
         raise NotFoundError("judgement", key[:60])
     if found.kind == UNSAFE and not reason.strip():

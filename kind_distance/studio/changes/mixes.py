@@ -50,12 +50,11 @@ def add_tubes(desk: Desk, *, pigments: Annotated[list[Text], Field(min_length=1,
         usual = BY_INDEX.get(index)
         if usual is None:
             raise NotFoundError("usual tube", index[:40])
-        if any(each.pigment == index for each in state.tubes):
+        if any(each.name.casefold() == usual.name.casefold() for each in state.tubes):
             continue
         record = TubeRecord(
-            next_number(state, "tube"),
-            numbered_name(usual.name, [each.name for each in state.tubes]),
-            usual.index, _usual_paint(desk), usual.opacity, usual.masstone, usual.tint, 10.0, usual.white,
+            next_number(state, "tube"), usual.name, usual.label, _usual_paint(desk),
+            usual.opacity, usual.masstone, usual.tint, 10.0, usual.white,
             usual.dries if medium_of(state.brief.medium).later_paint == "oil" else "",
             usual.stains if medium_of(state.brief.medium).transparent else "",
             hazard=usual.hazard,
@@ -85,7 +84,7 @@ def set_tube(desk: Desk, *, tube: Number, **said: Any) -> Changed:  # noqa: ANN4
     """Say what a tube is, or leave it in the box for this painting."""
     state = desk.state
     record = told(desk, find(state, "tube", tube), said)
-    if record.barred and _needed_by(desk, tube):
+    if said.get("barred") and _needed_by(desk, tube):
         raise InUseError(
             f"{record.name} is in recipes that you settled: {_needed_by(desk, tube)}.",
             "Let those be found again first.",

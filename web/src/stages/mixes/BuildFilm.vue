@@ -35,7 +35,10 @@ async function load(): Promise<void> {
   );
   if (!found || mine !== run) return;
   build.value = found;
-  if (at.value === 0 || at.value >= found.stages.length) at.value = found.stages.length - 1;
+  // It opens at the pass that is looked at, else at the end.
+  const chosen = found.stages.findIndex((each) => each.number !== null && each.number === table.pass);
+  if (at.value === 0 || at.value >= found.stages.length)
+    at.value = chosen > 0 ? chosen : found.stages.length - 1;
   if (held.value !== null && held.value >= found.stages.length) held.value = null;
   ready.value = 0;
   for (const stage of found.stages) {
@@ -60,10 +63,10 @@ function stop(): void {
 function hold(): void {
   held.value = held.value === null ? at.value : null;
 }
-/** The pass that is looked at is the chosen one everywhere. */
-watch(now, (stage) => {
-  if (stage?.number) table.pass = stage.number;
-});
+/** The pass to which one scrubs is the chosen one everywhere. */
+function scrubbed(): void {
+  if (now.value?.number) table.pass = now.value.number;
+}
 watch(
   () => table.pass,
   (number) => {
@@ -116,6 +119,7 @@ watch(
         ><span class="hidden-label">Stage</span>
         <input
           v-model.number="at"
+          @input="scrubbed"
           type="range"
           min="0"
           :max="stages.length - 1"
