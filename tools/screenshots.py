@@ -1,18 +1,23 @@
-"""Pictures of the main views, made from the demo: one PNG each in docs/screenshots."""
+"""Pictures made from the demo: the main views for the docs, and parts of them for the pages "how painters use it"."""
 
 from __future__ import annotations
 
+import io
 import sys
 import tempfile
 from collections.abc import Callable
 from pathlib import Path
 
-from playwright.sync_api import Page
+from PIL import Image
+from playwright.sync_api import Browser, Page
 
 from kind_distance.demo.seed import seed
 from tools.running import DEMO_NOW, browsing, serving
 
-FOLDER = Path(__file__).resolve().parents[1] / "docs" / "screenshots"
+HERE = Path(__file__).resolve().parents[1]
+FOLDER = HERE / "docs" / "screenshots"
+GUIDE_FOLDER = HERE / "web" / "src" / "frame" / "guide"
+GUIDE_WIDTH, TALLEST = 760, 1.6
 SIZE = {"width": 1280, "height": 800}
 TEA, MILL, POOL = 3, 2, 1
 
@@ -106,9 +111,51 @@ VIEWS: list[tuple[str, str, str, Callable[[Page], None]]] = [
 ]
 
 
-def main(wanted: list[str], folder: Path = FOLDER) -> None:
+# name, address, what is done first, the part of the page that is shown
+GUIDE: list[tuple[str, str, Callable[[Page], None], str]] = [
+    ("sources-board", f"/paintings/{TEA}/sources", _plain, ".board .picture, .board figure"),
+    ("sources-page", f"/paintings/{TEA}/sources", _page, ".board .picture, .board figure"),
+    ("thumbnails-scale", f"/paintings/{TEA}/thumbnails", _plain, ".values .top, .values .trial, .values"),
+    ("thumbnails-wall", f"/paintings/{TEA}/thumbnails", _plain, "[aria-label='Kept thumbnails']"),
+    ("planes-picture", f"/paintings/{TEA}/planes", _terraces, "figure.picture"),
+    ("planes-ladder", f"/paintings/{TEA}/planes", _terraces, "svg.ladder"),
+    ("planes-section", f"/paintings/{TEA}/planes", _terraces, "svg.section"),
+    ("mixes-tubes", f"/paintings/{TEA}/mixes", _plain, "ul.tubes"),
+    ("mixes-strings", f"/paintings/{TEA}/mixes", _mixes, ".grid.hung"),
+    ("mixes-build", f"/paintings/{MILL}/mixes", _build, ".build .stages, .build"),
+    ("passes-lit", f"/paintings/{TEA}/passes", _layer, ".two .seen figure, .two .seen .picture"),
+    ("passes-schools", f"/paintings/{TEA}/passes", _plain, ".offers"),
+    ("sessions-score", f"/paintings/{TEA}/sessions", _second_layer, ".score"),
+    ("sessions-dragged", f"/paintings/{TEA}/sessions", _dragged, ".sessions"),
+]
+
+
+def _take(browser: Browser, address: str, wall: str, first: Callable[[Page], None]) -> Page:
+    """Open a view and do what comes first."""
+    context = browser.new_context(viewport=SIZE, device_scale_factor=1)
+    context.add_init_script(f"localStorage.setItem('wall', '{wall}')")
+    page = context.new_page()
+    page.on("console", lambda said: print(f"  console: {said.text}"))
+    page.goto(address)
+    page.wait_for_load_state("networkidle")
+    first(page)
+    page.wait_for_load_state("networkidle")
+    page.wait_for_timeout(300)
+    return page
+
+
+def _keep_part(picture: bytes, file: Path) -> None:
+    """Keep a part of a view small enough to ship."""
+    image = Image.open(io.BytesIO(picture)).convert("RGB")
+    image = image.crop((0, 0, image.width, min(image.height, round(TALLEST * image.width))))
+    image.thumbnail((GUIDE_WIDTH, 2 * GUIDE_WIDTH), Image.Resampling.LANCZOS)
+    image.save(file, "WEBP", quality=82, method=6)
+
+
+def main(wanted: list[str], folder: Path = FOLDER, guide_folder: Path = GUIDE_FOLDER) -> None:
     """Take the pictures named, or all."""
     folder.mkdir(parents=True, exist_ok=True)
+    guide_folder.mkdir(parents=True, exist_ok=True)
     with tempfile.TemporaryDirectory() as place:
         file = Path(place) / "demo.sqlite"
         seed(file, DEMO_NOW)
@@ -116,18 +163,17 @@ def main(wanted: list[str], folder: Path = FOLDER) -> None:
             for name, path, wall, first in VIEWS:
                 if wanted and name not in wanted:
                     continue
-                context = browser.new_context(viewport=SIZE, device_scale_factor=1)
-                context.add_init_script(f"localStorage.setItem('wall', '{wall}')")
-                page = context.new_page()
-                page.on("console", lambda said: print(f"  console: {said.text}"))
-                page.goto(address + path)
-                page.wait_for_load_state("networkidle")
-                first(page)
-                page.wait_for_load_state("networkidle")
-                page.wait_for_timeout(300)
+                page = _take(browser, address + path, wall, first)
                 page.screenshot(path=folder / f"{name}.png")
                 print(f"{name}.png")
-                context.close()
+                page.context.close()
+            for name, path, first, part in GUIDE:
+                if wanted and name not in wanted and "guide" not in wanted:
+                    continue
+                page = _take(browser, address + path, "grey", first)
+                _keep_part(page.locator(part).first.screenshot(), guide_folder / f"{name}.webp")
+                print(f"guide/{name}.webp")
+                page.context.close()
 
 
 if __name__ == "__main__":

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from base64 import b64encode
 from functools import partial
 from tempfile import SpooledTemporaryFile
 from typing import Annotated, Literal
@@ -29,6 +30,21 @@ MEDIA_TYPES = {
 MOST_IN_MEMORY, PIECE = 32 * 1024 * 1024, 1024 * 1024
 Grid = Annotated[float | None, Query(ge=0.5, le=50, allow_inf_nan=False)]
 Division = Annotated[str, Query(max_length=40)]
+
+
+class PageView(BaseModel):
+    """One page of print as a picture, and the size of the paper."""
+
+    image: str
+    width_cm: float
+    height_cm: float
+
+
+class PrintedView(BaseModel):
+    """All pages as they will be printed, and the address of the file itself."""
+
+    pages: list[PageView]
+    file: str
 
 
 class DrawingView(BaseModel):
@@ -184,3 +200,33 @@ def plan_out(here: Here, painting_id: int) -> Response:
     return _file(
         plan_of(here.studio.file, desk.state, desk.survey()), "pdf", _named(here, desk.state, "plan"), inline=True
     )
+
+
+Printed = Literal["sheet", "plan", "mixing"]
+
+
+@router.get("/printed/{sort}", summary="Look at what will be printed")
+def printed_pages(here: Here, painting_id: int, sort: Printed, session: int | None = None) -> PrintedView:
+    """Draw the pages of a print as pictures; the sheet is that of a session, else of the next one."""
+    from kind_distance.exchange.preview import page_pictures
+    from kind_distance.output import mixing, printing
+
+    desk = here.studio.desk(painting_id, here.clock())
+    state, survey, file = desk.state, desk.survey(), here.studio.file
+    match sort:
+        case "sheet":
+            data = printing.sheet_of(file, state, survey, here.now_min, session)
+        case "plan":
+            data = printing.plan_of(file, state, survey)
+        case "mixing":
+            data = mixing.mixing_sheet(file, state, survey)
+    pages = [
+        PageView(
+            image=f"data:image/png;base64,{b64encode(each.png).decode('ascii')}",
+            width_cm=round(each.width_cm, 1),
+            height_cm=round(each.height_cm, 1),
+        )
+        for each in page_pictures(data)
+    ]
+    chosen = "" if session is None or sort != "sheet" else f"?session={session}"
+    return PrintedView(pages=pages, file=f"/api/paintings/{painting_id}/{sort}.pdf{chosen}")

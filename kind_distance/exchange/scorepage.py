@@ -6,10 +6,12 @@ from dataclasses import dataclass
 
 from reportlab.lib.pagesizes import A4, landscape
 from reportlab.lib.units import mm
+from reportlab.pdfbase import pdfmetrics
 
 from kind_distance.exchange.type import BOLD, EDGE, SANS, SERIF, Page
 
 NAMES = 42 * mm
+TITLE_PT = 10.0  # what is read at a table; the sheet for the easel is larger
 FOLD = 7 * mm  # a night or a week between two sessions
 LEAST_LABEL = 9 * mm  # a bar narrower than this says its name only where there is room beside it
 
@@ -127,5 +129,7 @@ def _bar(
     if bar.done:
         canvas.line(x, y, x + length, y + row)
     if x >= ends.get(bar.row, 0.0):
-        page.text(x, y + row + 1.2 * mm, bar.title, SANS, 10, width=34 * mm)
-        ends[bar.row] = x + min(30 * mm, 1.7 * mm * len(bar.title)) + 1 * mm
+        written = pdfmetrics.stringWidth(bar.title, SANS, TITLE_PT)
+        room = landscape(A4)[0] - EDGE - x
+        page.text(x, y + row + 1.2 * mm, bar.title, SANS, TITLE_PT, width=room)
+        ends[bar.row] = x + min(room, written) + 1.5 * mm

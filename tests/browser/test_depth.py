@@ -93,6 +93,7 @@ class Depth(InBrowser):
     def test_a_thing_is_named_and_put_into_another_plane(self):
         page = self.planes(POOL)
         page.keyboard.press("4")
+        page.get_by_role("button", name="Things in the picture").click()
         page.get_by_role("button", name="Name a thing").click()
         box = page.locator("figure.picture").bounding_box()
         page.mouse.click(box["x"] + 0.5 * box["width"], box["y"] + 0.7 * box["height"])

@@ -167,6 +167,7 @@ class Trials(InBrowser):
     def test_to_the_support(self):
         page = self.open(TEA)
         support = page.get_by_role("region", name="To the support")
+        support.get_by_role("button", name="To the support").click()
         support.get_by_label("Division").select_option("golden")
         expect(support).to_contain_text("15.3 cm and 24.7 cm along the top")
         expect(page.locator("svg.lines g.over path")).to_have_count(4)

@@ -2,6 +2,7 @@
 /** What the painter wants: title, main idea, medium, support, ground, school of order. */
 import { computed, onMounted, reactive, ref, watch } from "vue";
 import type { Begin, Brief, Choices } from "@/api/client";
+import DayField from "@/fields/DayField.vue";
 
 const props = defineProps<{
   /** What can be chosen. */
@@ -168,9 +169,9 @@ function finish(): void {
             each.sides.find((side) => side.key === form.taken[each.field])?.changes
           }}</span>
         </label>
-        <label v-if="form.taken.rest_or_go === 'rest'"
-          >Look at it again on <input v-model="form.return_on" class="field" type="date"
-        /></label>
+        <p v-if="form.taken.rest_or_go === 'rest'">
+          Look at it again on <DayField v-model="form.return_on" label="Look at it again on" />
+        </p>
       </div>
     </details>
     <div class="deeds">

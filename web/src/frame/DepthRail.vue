@@ -2,14 +2,17 @@
 /** The planes of this painting, far to near, each a slab of its planned colour. The same object on all stages. */
 import { computed } from "vue";
 import type { Plane } from "@/api/client";
+import { vRoving } from "@/look/roving";
 
 const props = defineProps<{
   /** Planes, farthest first. */
   planes: Plane[];
   /** Rank of the chosen plane. */
   chosen: number;
+  /** Whether only their colours are seen; on a narrow window, where room is short. */
+  folded?: boolean;
 }>();
-const emit = defineEmits<{ choose: [rank: number] }>();
+const emit = defineEmits<{ choose: [rank: number]; fold: [] }>();
 
 /** Height follows the share of the picture, with room kept for the words. */
 const slabs = computed(() =>
@@ -21,7 +24,11 @@ const slabs = computed(() =>
 </script>
 
 <template>
-  <nav class="rail" aria-label="Planes, far to near">
+  <nav v-roving class="rail" :class="{ folded }" aria-label="Planes, far to near">
+    <button class="fold" :aria-expanded="!folded" @click="emit('fold')">
+      <span class="hidden-label">{{ folded ? "Show the planes" : "Fold the planes away" }}</span>
+      <span aria-hidden="true">{{ folded ? "›" : "‹" }}</span>
+    </button>
     <button
       v-for="{ plane, grow } in slabs"
       :key="plane.rank"
@@ -55,7 +62,7 @@ const slabs = computed(() =>
   flex-direction: column;
   align-items: flex-start;
   flex: 1 1 0;
-  min-height: 54px;
+  min-height: 62px;
   width: 84px;
   padding: 5px 8px;
   text-align: left;
@@ -91,7 +98,25 @@ const slabs = computed(() =>
   color: var(--ink2);
   font-size: 14.5px;
 }
+.fold {
+  display: none;
+}
 @media (max-width: 900px) {
+  .fold {
+    display: block;
+    min-height: 44px;
+    width: 100%;
+    font-size: 20px;
+  }
+  .rail.folded .slab > * {
+    display: none;
+  }
+  .rail.folded .slab {
+    pointer-events: none;
+    min-height: 0;
+    width: 100%;
+    padding: 0;
+  }
   .slab {
     width: 46px;
     padding: 5px;

@@ -1,9 +1,10 @@
 <script setup lang="ts">
 /** The thin line across the window; the stages of the work stand on it as plain words. */
-import { computed } from "vue";
+import { computed, nextTick, onMounted, ref, watch } from "vue";
 import { useRoute } from "vue-router";
 import type { Painting } from "@/api/client";
 import { STAGES } from "./stages";
+import { vRoving } from "@/look/roving";
 
 const props = defineProps<{
   /** The painting whose stages stand on the line. */
@@ -12,6 +13,17 @@ const props = defineProps<{
 const emit = defineEmits<{ brief: [] }>();
 const route = useRoute();
 
+const line = ref<HTMLElement | null>(null);
+// On a narrow window the stages run off the side: the one that is open is brought into sight.
+watch(
+  () => route.name,
+  () =>
+    void nextTick(() =>
+      line.value?.querySelector(".now")?.scrollIntoView({ inline: "center", block: "nearest" }),
+    ),
+  { immediate: true },
+);
+onMounted(() => line.value?.querySelector(".now")?.scrollIntoView({ inline: "center", block: "nearest" }));
 const counts = computed(() => {
   const found: Record<string, number> = {};
   for (const each of props.painting.judgements) {
@@ -30,7 +42,7 @@ const counts = computed(() => {
         <span class="say">{{ painting.brief.idea || "Say what it is about." }}</span>
       </button>
     </div>
-    <nav class="stages" aria-label="Stages of the work">
+    <nav ref="line" v-roving class="stages" aria-label="Stages of the work">
       <router-link
         v-for="stage in STAGES"
         :key="stage.key"

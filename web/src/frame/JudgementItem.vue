@@ -2,6 +2,7 @@
 /** One judgement: what was measured, why it matters, what to do, and a way to mean it so. */
 import { computed, ref } from "vue";
 import type { Judgement, Remedy } from "@/api/client";
+import { vRoving } from "@/look/roving";
 
 const props = defineProps<{
   /** The judgement. */
@@ -33,7 +34,7 @@ function keep(): void {
       </component>
       <template v-if="!silenced">
         <p>{{ judgement.text }}</p>
-        <div class="deeds">
+        <div v-roving="'button'" class="deeds">
           <button
             v-for="remedy in judgement.remedies"
             :key="remedy.label"

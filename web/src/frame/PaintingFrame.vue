@@ -51,6 +51,19 @@ async function saveBrief(brief: Begin, work: Record<string, string | null> | nul
   if (made) briefOpen.value = false;
 }
 
+/** On a narrow window the rail is folded where the stage names its planes itself, until the painter says otherwise. */
+const NARROW_PX = 900;
+const NAMES_ITSELF = ["sessions", "passes", "mixes", "sources"];
+const railKept = ref<string | null>(localStorage.getItem("rail"));
+const folded = computed(
+  () =>
+    window.innerWidth <= NARROW_PX &&
+    (railKept.value === null ? NAMES_ITSELF.includes(String(route.name)) : railKept.value === "folded"),
+);
+function foldRail(): void {
+  railKept.value = folded.value ? "open" : "folded";
+  localStorage.setItem("rail", railKept.value);
+}
 /** The desk of the stage, for whoever goes by keyboard. */
 function toDesk(): void {
   document.getElementById("desk")?.focus();
@@ -78,7 +91,14 @@ function go(way: number): void {
 }
 
 useKeys((event) => {
-  if (isWriting(event.target) || keysOpen.value || briefOpen.value || wordsOpen.value || onlyPicture.value)
+  if (
+    isWriting(event.target) ||
+    keysOpen.value ||
+    briefOpen.value ||
+    wordsOpen.value ||
+    onlyPicture.value ||
+    table.inDialog
+  )
     return;
   if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === "z") {
     event.preventDefault();
@@ -105,10 +125,12 @@ useKeys((event) => {
         @again="table.sendAgain"
         @close="table.problem = null"
       />
-      <div class="body">
+      <div class="body" :class="{ folded }">
         <DepthRail
           :planes="table.painting.planes"
           :chosen="table.plane"
+          :folded="folded"
+          @fold="foldRail"
           @choose="(rank) => (table.plane = rank)"
         />
         <router-view v-slot="{ Component }">
@@ -201,6 +223,9 @@ useKeys((event) => {
   .body {
     grid-template-columns: 54px minmax(0, 1fr);
     align-items: start;
+  }
+  .body.folded {
+    grid-template-columns: 22px minmax(0, 1fr);
   }
   .body > :deep(.rail) {
     position: sticky;

@@ -1,11 +1,14 @@
 <script setup lang="ts">
 /** One line on every stage: what it is for, and what comes next, with a way there. */
-import { computed } from "vue";
+import { computed, ref } from "vue";
 import { useRoute } from "vue-router";
 import type { Painting } from "@/api/client";
 import { useTable } from "@/api/store";
+import GuideSheet from "./GuideSheet.vue";
+import { vRoving } from "@/look/roving";
 
 const table = useTable();
+const guideOpen = ref(false);
 const route = useRoute();
 
 /** What comes next: in words, with a stage to go to or a remedy to apply. */
@@ -44,17 +47,19 @@ function point(rank: number): void {
 </script>
 
 <template>
-  <p class="stage-line">
+  <p v-roving="'.do'" class="stage-line">
     <span class="say">{{ PURPOSE[name] }}</span>
     <span v-if="name === 'sessions' && table.painting?.work.sessions.length"
       >Next: <b>{{ table.painting.work.next_said }}</b></span
     >
+    <button class="do quiet guide" @click="guideOpen = true">How painters use it</button>
     <template v-if="next">
       <router-link v-if="next.to" class="do quiet" :to="`/paintings/${table.painting?.id}/${next.to}`"
         >{{ next.said }} →</router-link
       >
       <button v-else-if="next.plane" class="do quiet" @click="point(next.plane)">{{ next.said }}</button>
     </template>
+    <GuideSheet v-model="guideOpen" />
   </p>
 </template>
 

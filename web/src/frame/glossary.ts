@@ -4,7 +4,7 @@ export interface Term {
   means: string;
 }
 
-export const GLOSSARY: Term[] = [
+export const GLOSSARY = [
   {
     word: "Value",
     means: "How light a colour is, from 0, black, to 10, white; paint reaches from about 1.8 to 9.5.",
@@ -62,4 +62,7 @@ export const GLOSSARY: Term[] = [
   },
   { word: "Score", means: "Passes in time: rows are planes, a tail falls to touch dry." },
   { word: "Meant so", means: "A judgement you have answered with a reason; it is printed with the plan." },
-];
+] as const satisfies Term[];
+
+/** A word that the glossary has. */
+export type Word = (typeof GLOSSARY)[number]["word"];

@@ -10,6 +10,7 @@ export const FRAME_KEYS: KeyHelp[] = [
   { keys: "1 … 9", what: "choose a plane, 1 is the farthest" },
   { keys: "[  and  ]", what: "a stage back, a stage on" },
   { keys: "Ctrl Z, Ctrl Shift Z", what: "undo, redo" },
+  { keys: "Tab, then arrows", what: "to the next group, and from one to the next inside it" },
   { keys: "p", what: "only the picture, on nothing but the wall" },
   { keys: "?", what: "these keys" },
 ];

@@ -18,6 +18,16 @@ export const vuetify = createVuetify({
       },
     },
   },
+  // The day before the month, as everywhere here.
+  date: { locale: { en: "en-GB" } },
+  // Drawn here: the usual icons are a font of thousands.
+  icons: {
+    aliases: {
+      prev: ["M14 5l-7 7 7 7 1.5-1.5L10 12l5.5-5.5z"],
+      next: ["M10 5l7 7-7 7-1.5-1.5L14 12 8.5 6.5z"],
+      subgroup: ["M6 9l6 7 6-7z"],
+    },
+  },
   defaults: {
     global: { ripple: false },
     VDialog: { transition: false },

@@ -112,6 +112,7 @@ function line(points: number[][]): string {
         v-for="plane in pins"
         :key="plane.rank"
         class="pin on-picture"
+        tabindex="-1"
         :class="{ chosen: plane.rank === chosen }"
         :style="placed(plane)"
         @click="emit('choose', plane.rank)"

@@ -3,6 +3,7 @@
 import { computed, ref } from "vue";
 import type { Painting, Plane } from "@/api/client";
 import { across, along, apart, between, distanceAt, WIDTH } from "./section";
+import { vRoving } from "@/look/roving";
 
 const props = defineProps<{
   /** Planes, farthest first. */
@@ -125,6 +126,7 @@ const air = computed(() =>
     ref="drawing"
     class="section"
     :viewBox="`0 0 ${WIDTH} 138`"
+    v-roving.upright="'[tabindex]'"
     role="group"
     aria-label="Section from the eye outward"
   >

@@ -6,6 +6,7 @@
 import { computed, ref } from "vue";
 import type { Plane } from "@/api/client";
 import { byKey, heightIn, valueAt } from "./upright";
+import { vRoving } from "@/look/roving";
 
 const props = defineProps<{
   /** Planes, farthest first. */
@@ -74,6 +75,7 @@ function key(plane: Plane, event: KeyboardEvent): void {
     ref="drawing"
     class="ladder"
     :viewBox="`0 0 ${WIDTH + 4} ${HEIGHT + 40}`"
+    v-roving.across="'[tabindex]'"
     role="group"
     aria-label="Value ladder"
   >

@@ -3,6 +3,7 @@
 import { computed, ref } from "vue";
 import type { Reading } from "@/api/client";
 import { byKey, heightIn, valueAt } from "./upright";
+import { vRoving } from "@/look/roving";
 
 const props = defineProps<{
   /** What was measured. */
@@ -69,7 +70,14 @@ function key(at: number, event: KeyboardEvent): void {
 </script>
 
 <template>
-  <svg ref="drawing" class="value-scale" :viewBox="`0 0 214 ${HEIGHT + 34}`" role="group" :aria-label="said">
+  <svg
+    ref="drawing"
+    class="value-scale"
+    :viewBox="`0 0 214 ${HEIGHT + 34}`"
+    v-roving.across="'.cut-line'"
+    role="group"
+    :aria-label="said"
+  >
     <g v-for="value in 11" :key="value">
       <text x="20" :y="y(value - 1) + 4.5" text-anchor="end" font-size="13">{{ value - 1 }}</text>
     </g>

@@ -3,6 +3,8 @@
 import { computed, ref, watch } from "vue";
 import { useTable } from "@/api/store";
 import type { Schemas } from "@/api/client";
+import PrintPreview from "@/frame/PrintPreview.vue";
+import { vRoving } from "@/look/roving";
 import StageLayout from "../StageLayout.vue";
 import BuildFilm from "./BuildFilm.vue";
 import MixDetail from "./MixDetail.vue";
@@ -13,6 +15,7 @@ import TubeShelf from "./TubeShelf.vue";
 
 const table = useTable();
 const mixes = useMixes();
+const printing = ref<"sheet" | "plan" | "mixing" | null>(null);
 const few = ref<Schemas["FewTubesView"] | null>(null);
 const tolerance = ref(4);
 
@@ -80,8 +83,8 @@ async function bring(): Promise<void> {
             </select>
           </label>
         </p>
-        <p class="facts out">
-          <a class="do" :href="`${here}/mixing.pdf`" target="_blank">Print the mixing sheet</a>
+        <p v-roving class="facts out">
+          <button class="do" @click="printing = 'mixing'">The mixing sheet</button>
           <a class="do quiet" :href="`${here}/palette.gpl`" download>Export the palette (.gpl)</a>
           <a class="do quiet" :href="`${here}/mixes.csv`" download>Export the recipes (.csv)</a>
         </p>
@@ -136,6 +139,7 @@ async function bring(): Promise<void> {
       <p>Which colours are wanted follows from the planes and how light each is to be.</p>
       <router-link class="do main" :to="`/paintings/${table.painting?.id}/planes`">To the planes</router-link>
     </div>
+    <PrintPreview v-model="printing" />
     <template #margin><MixDetail /></template>
   </StageLayout>
 </template>

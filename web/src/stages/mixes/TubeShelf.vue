@@ -6,6 +6,7 @@ import { useTable } from "@/api/store";
 import AddTubes from "./AddTubes.vue";
 import ReadTube from "./ReadTube.vue";
 import type { Tube } from "./mixes";
+import { vRoving } from "@/look/roving";
 
 defineProps<{
   /** The tubes of the palette, in order. */
@@ -38,7 +39,7 @@ function facts(tube: Tube): string {
 
 <template>
   <section aria-label="The palette">
-    <ul class="tubes">
+    <ul v-roving="'li > button, li > .tube'" class="tubes">
       <li v-for="tube in tubes" :key="tube.number" :class="{ barred: tube.barred }">
         <button
           class="tube"

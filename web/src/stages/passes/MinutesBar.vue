@@ -13,6 +13,8 @@ const props = defineProps<{
   label: string;
   /** Whether it is painted already. */
   done: boolean;
+  /** Its place in the order of the Tab key: 0, or -1 for out of it. */
+  tab?: number;
 }>();
 const emit = defineEmits<{ set: [minutes: number] }>();
 const track = ref<HTMLElement | null>(null);
@@ -56,7 +58,7 @@ function key(event: KeyboardEvent): void {
       v-if="!done"
       class="handle"
       role="slider"
-      tabindex="0"
+      :tabindex="tab ?? 0"
       :style="{ left: `${(100 * (pulled ?? minutes)) / whole}%` }"
       :aria-label="`Length of ${label}`"
       :aria-valuenow="pulled ?? minutes"

@@ -128,6 +128,13 @@ async function key(pass: Pass, event: KeyboardEvent): Promise<void> {
   await nextTick();
   list.value?.querySelector<HTMLElement>(".row.chosen .title")?.focus();
 }
+/** Tab stops only in the row that is looked at; arrows go from row to row. */
+function stop(pass: Pass): number {
+  const entry = props.passes.some((each) => each.number === props.chosen)
+    ? props.chosen
+    : props.passes[0]?.number;
+  return pass.number === entry ? 0 : -1;
+}
 </script>
 
 <template>
@@ -189,6 +196,7 @@ async function key(pass: Pass, event: KeyboardEvent): Promise<void> {
         >
         <button
           class="title"
+          :tabindex="stop(pass)"
           :aria-pressed="pass.number === chosen"
           @click="emit('choose', pass.number)"
           @keydown="key(pass, $event)"
@@ -201,6 +209,7 @@ async function key(pass: Pass, event: KeyboardEvent): Promise<void> {
           :colour="colour(pass)"
           :label="`${pass.title}, ${where(pass)}`"
           :done="pass.done"
+          :tab="stop(pass)"
           @set="(minutes) => table.change({ action: 'set_pass', number: pass.number, minutes })"
         />
         <template v-if="pass.done">
@@ -208,6 +217,7 @@ async function key(pass: Pass, event: KeyboardEvent): Promise<void> {
           <button
             class="do quiet"
             :aria-label="`Not yet: ${pass.title}`"
+            :tabindex="stop(pass)"
             @click="table.change({ action: 'mark_not_done', number: pass.number })"
           >
             Not yet
@@ -220,6 +230,7 @@ async function key(pass: Pass, event: KeyboardEvent): Promise<void> {
               type="number"
               min="1"
               max="720"
+              :tabindex="stop(pass)"
               :value="pass.minutes"
               :aria-label="`Minutes of ${pass.title}, ${where(pass)}`"
               @change="setMinutes(pass, $event)"
@@ -230,6 +241,7 @@ async function key(pass: Pass, event: KeyboardEvent): Promise<void> {
             <button
               class="do quiet"
               :disabled="pass.place === 1"
+              :tabindex="stop(pass)"
               :aria-label="`Earlier: ${pass.title}, ${where(pass)}`"
               title="Earlier (Shift and arrow up)"
               @click="move(pass, pass.place - 1)"
@@ -239,6 +251,7 @@ async function key(pass: Pass, event: KeyboardEvent): Promise<void> {
             <button
               class="do quiet"
               :disabled="pass.place === passes.length"
+              :tabindex="stop(pass)"
               :aria-label="`Later: ${pass.title}, ${where(pass)}`"
               title="Later (Shift and arrow down)"
               @click="move(pass, pass.place + 1)"

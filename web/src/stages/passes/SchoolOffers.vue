@@ -3,8 +3,10 @@
 import { computed } from "vue";
 import { useFollowing } from "@/api/following";
 import { useTable } from "@/api/store";
+import TermWord from "@/frame/TermWord.vue";
 import { schoolsOf, type School } from "@/api/tries";
 import OrderSketch from "./OrderSketch.vue";
+import { vRoving } from "@/look/roving";
 
 defineProps<{
   /** Key of the school in use. */
@@ -17,8 +19,12 @@ const schools = useFollowing<School[]>(schoolsOf, []);
 </script>
 
 <template>
-  <section class="offers" aria-label="Schools of order">
+  <section v-roving class="offers" aria-label="Schools of order">
     <h2>The same painting in another order</h2>
+    <p class="costs">
+      Each is drawn with its cost: <TermWord word="To cut round" />,
+      <TermWord word="Remix">remixes</TermWord>, waiting.
+    </p>
     <ul>
       <li v-for="each in schools" :key="each.key" :class="{ chosen: each.key === chosen }">
         <button

@@ -3,6 +3,7 @@
 import { computed, ref } from "vue";
 import type { Painting } from "@/api/client";
 import { useTable } from "@/api/store";
+import { vRoving } from "@/look/roving";
 
 const props = defineProps<{
   /** Passes and what is wanted. */
@@ -36,7 +37,7 @@ async function copy(): Promise<void> {
 </script>
 
 <template>
-  <section class="wanted" aria-label="Everything wanted">
+  <section v-roving="'.link, .deeds button'" class="wanted" aria-label="Everything wanted">
     <h2>Everything wanted, and what sees to it</h2>
     <ul>
       <li v-for="each in work.wanted" :key="`${each.sort}${each.number}`">

@@ -3,6 +3,8 @@
 import { computed, ref, watch } from "vue";
 import type { Painting, Source } from "@/api/client";
 import { useTable } from "@/api/store";
+import TermWord from "@/frame/TermWord.vue";
+import { vRoving } from "@/look/roving";
 
 const props = defineProps<{
   /** The choices as they stand. */
@@ -55,7 +57,7 @@ function chosen(event: Event): string {
 </script>
 
 <template>
-  <p class="air">
+  <p v-roving="'button'" class="air">
     From the eye outward:
     <label
       ><span class="hidden-label">Veil</span>
@@ -66,7 +68,7 @@ function chosen(event: Event): string {
       >
         <option v-for="each in veils" :key="each.key" :value="each.key">{{ each.name.toLowerCase() }}</option>
       </select> </label
-    >, sight to
+    >, <TermWord word="Sight" /> to
     <label
       ><span class="hidden-label">Visibility in km</span
       ><input
@@ -83,7 +85,7 @@ function chosen(event: Event): string {
         as usual
       </button>
     </template>
-    · the veil pulls
+    · <TermWord word="Pull of the veil">the veil pulls</TermWord>
     <label
       ><span class="hidden-label">Pull of the veil in per cent</span
       ><input
@@ -120,7 +122,7 @@ function chosen(event: Event): string {
         step="0.1"
         @change="table.change({ action: 'set_depth', gap })"
     /></label>
-    apart
+    <TermWord word="Gap">apart</TermWord>
     <br />
     <label
       >See the scene

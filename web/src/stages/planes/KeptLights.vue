@@ -1,8 +1,9 @@
 <script setup lang="ts">
 /** Reserved lights: where they lie, how they are kept, and the word a newly drawn one still needs. */
-import { ref } from "vue";
+import { computed, ref } from "vue";
 import type { Painting } from "@/api/client";
 import { useTable } from "@/api/store";
+import FoldedPart from "@/frame/FoldedPart.vue";
 import type { Point } from "@/picture/pen";
 
 type Way = Painting["reserves"][number]["way"];
@@ -27,11 +28,11 @@ function keepAs(reserve: number, event: Event): void {
   const wanted = (event.target as HTMLSelectElement).value as Way;
   void table.change({ action: "set_reserve", reserve, way: wanted });
 }
+const count = computed(() => (props.lights.length ? String(props.lights.length) : "none"));
 </script>
 
 <template>
-  <section class="lights" aria-label="Reserved lights">
-    <h2>Lights that are kept</h2>
+  <FoldedPart class="lights" title="Lights that are kept" :said="count" :needed="drawn.length > 0">
     <ul>
       <li v-for="each in lights" :key="each.number">
         <b>{{ each.name }}</b>
@@ -67,16 +68,10 @@ function keepAs(reserve: number, event: Event): void {
       <button type="button" class="do quiet" @click="emit('named')">Cancel</button>
     </form>
     <button v-else class="do quiet" @click="emit('draw')">Draw round a light to keep</button>
-  </section>
+  </FoldedPart>
 </template>
 
 <style scoped>
-.lights {
-  margin-top: 14px;
-  padding-top: 10px;
-  border-top: 1px solid var(--hair);
-  font-size: 14.5px;
-}
 .lights li {
   display: flex;
   flex-wrap: wrap;

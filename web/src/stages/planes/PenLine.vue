@@ -2,7 +2,9 @@
 /** Pens for marking, and what undoes a stroke. */
 import { computed } from "vue";
 import { useTable } from "@/api/store";
+import HintTip from "@/frame/HintTip.vue";
 import { PENS, type Pen } from "@/picture/pen";
+import { vRoving } from "@/look/roving";
 
 const props = defineProps<{
   /** Pen in hand, or null. */
@@ -21,21 +23,17 @@ const said = computed(() => PENS.find((each) => each.key === props.pen)?.said);
 
 <template>
   <div class="pens">
-    <span role="group" aria-label="Pens" class="group">
+    <span v-roving role="group" aria-label="Pens" class="group">
       <button class="do" :aria-pressed="pen === null" @click="emit('take', null)">Look</button>
-      <v-tooltip
+      <button
         v-for="each in PENS"
         :key="each.key"
-        :text="each.said"
-        :aria-label="each.said"
-        location="top"
+        class="do"
+        :aria-pressed="pen === each.key"
+        @click="emit('take', each.key)"
       >
-        <template #activator="{ props: told }">
-          <button v-bind="told" class="do" :aria-pressed="pen === each.key" @click="emit('take', each.key)">
-            {{ each.name }}
-          </button>
-        </template>
-      </v-tooltip>
+        {{ each.name }}<HintTip :text="each.said" />
+      </button>
     </span>
     <template v-if="pen">
       <label v-if="pen === 'level'" class="settle"

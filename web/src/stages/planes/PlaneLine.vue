@@ -4,6 +4,7 @@ import { computed, ref, watch } from "vue";
 import type { Plane } from "@/api/client";
 import { useTable } from "@/api/store";
 import HowFar from "./HowFar.vue";
+import { vRoving } from "@/look/roving";
 
 const props = defineProps<{
   /** Planes, farthest first. */
@@ -58,7 +59,7 @@ function setKind(event: Event): void {
 </script>
 
 <template>
-  <div v-if="plane" class="plane-line">
+  <div v-if="plane" v-roving="'.value button, .deeds button'" class="plane-line">
     <b class="rank">{{ plane.rank }}</b>
     <label
       ><span class="hidden-label">Name of the plane</span

@@ -10,6 +10,7 @@ import { PENS, type Pen, type Point } from "@/picture/pen";
 import SectionView from "@/picture/SectionView.vue";
 import ValueLadder from "@/picture/ValueLadder.vue";
 import StageLayout from "../StageLayout.vue";
+import FoldedPart from "@/frame/FoldedPart.vue";
 import HandlingWords from "./HandlingWords.vue";
 import KeptLights from "./KeptLights.vue";
 import AirLine from "./AirLine.vue";
@@ -174,7 +175,7 @@ async function pickLight([x, y]: Point): Promise<void> {
         :depth="painting.depth"
         :source="source"
       />
-      <div class="wide scrolls" tabindex="0" role="region" aria-label="Section, scrolls sideways">
+      <div class="wide scrolls" role="region" aria-label="Section, scrolls sideways">
         <SectionView
           :planes="painting.planes"
           :depth="painting.depth"
@@ -189,8 +190,12 @@ async function pickLight([x, y]: Point): Promise<void> {
       <p v-if="painting.depth.air_said || painting.depth.warmest_said" class="air-said">
         {{ [painting.depth.warmest_said, painting.depth.air_said].filter(Boolean).join(" ") }}
       </p>
-      <p v-if="table.chosenPlane" class="handled">
-        <b>{{ table.chosenPlane.name }}</b> is painted with
+      <FoldedPart
+        v-if="table.chosenPlane"
+        title="How it is painted"
+        :said="table.chosenPlane.name"
+        class="handled"
+      >
         <HandlingWords
           :name="table.chosenPlane.name"
           :handling="table.chosenPlane.handling"
@@ -214,7 +219,7 @@ async function pickLight([x, y]: Point): Promise<void> {
           <option value="">{{ each.usual }}</option>
           <option v-for="side in each.sides" :key="side.key" :value="side.key">{{ side.name }}</option>
         </select>
-      </p>
+      </FoldedPart>
       <ThingsList
         v-model:placing="placing"
         :things="painting.elements"
@@ -248,9 +253,6 @@ async function pickLight([x, y]: Point): Promise<void> {
 }
 .handled {
   margin-top: 12px;
-  padding-top: 10px;
-  border-top: 1px solid var(--hair);
-  font-size: 14.5px;
 }
 .scrolls {
   overflow-x: auto;
@@ -273,6 +275,28 @@ async function pickLight([x, y]: Point): Promise<void> {
 .beside > :last-child {
   inset: auto 0 0;
   height: auto;
+}
+/* A tablet held upright: the picture has the width, and the ladder stands beside air and section below it. */
+@media (min-width: 901px) and (orientation: portrait) {
+  .planes {
+    grid-template-columns: 250px minmax(0, 1fr);
+  }
+  .planes > .photo {
+    grid-column: 1 / -1;
+  }
+  .planes > .pens {
+    order: 1;
+  }
+  .planes > .beside {
+    order: 2;
+    grid-row: span 2;
+    min-height: 380px;
+  }
+  .planes > .air,
+  .planes > .scrolls {
+    order: 3;
+    grid-column: 2;
+  }
 }
 @media (max-width: 900px) {
   .planes {

@@ -3,6 +3,7 @@
 import { computed, ref } from "vue";
 import type { Painting, Plane } from "@/api/client";
 import { useTable } from "@/api/store";
+import FoldedPart from "@/frame/FoldedPart.vue";
 import type { Point } from "@/picture/pen";
 import HandlingWords from "./HandlingWords.vue";
 
@@ -36,11 +37,11 @@ function into(element: number, event: Event): void {
   const plane = Number((event.target as HTMLSelectElement).value) || null;
   void table.change({ action: "set_element", element, plane });
 }
+const count = computed(() => (props.things.length ? String(props.things.length) : "none named yet"));
 </script>
 
 <template>
-  <section class="things" aria-label="Things in the picture">
-    <h2>Things</h2>
+  <FoldedPart class="things" title="Things in the picture" :said="count" :needed="placing || at !== null">
     <ul>
       <li v-for="each in sorted" :key="each.number">
         <b>{{ each.name }}</b> in
@@ -84,16 +85,10 @@ function into(element: number, event: Event): void {
     <button v-else class="do quiet" :aria-pressed="placing" @click="placing = !placing">
       {{ placing ? "Press where it stands" : "Name a thing" }}
     </button>
-  </section>
+  </FoldedPart>
 </template>
 
 <style scoped>
-.things {
-  margin-top: 14px;
-  padding-top: 10px;
-  border-top: 1px solid var(--hair);
-  font-size: 14.5px;
-}
 .things li {
   display: flex;
   flex-wrap: wrap;

@@ -3,6 +3,7 @@
 import { computed, ref, watch } from "vue";
 import type { Placement } from "@/api/client";
 import { useTable } from "@/api/store";
+import HourField from "@/fields/HourField.vue";
 import { clock } from "./score";
 
 const props = defineProps<{
@@ -91,7 +92,7 @@ async function put(): Promise<void> {
           <option v-for="each in ahead" :key="each.number" :value="each.number">{{ each.name }}</option>
         </select>
       </label>
-      <label>at <input v-model="hour" class="field" type="time" aria-label="Hour" /></label>
+      at <HourField v-model="hour" label="Hour" />
       <button class="do quiet" type="submit">Put it there</button>
     </form>
     <div class="deeds">

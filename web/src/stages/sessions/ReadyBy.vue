@@ -3,6 +3,7 @@
 import { ref } from "vue";
 import type { Painting } from "@/api/client";
 import { useTable } from "@/api/store";
+import DayField from "@/fields/DayField.vue";
 
 defineProps<{
   /** Passes, sessions and where they stand. */
@@ -16,8 +17,8 @@ const PURPOSES: [Purpose, string][] = [
   ["trip", "a trip"],
   ["sale", "a sale or a show"],
 ];
-function setDay(event: Event): void {
-  void table.change({ action: "set_brief", deadline: (event.target as HTMLInputElement).value });
+function setDay(deadline: string): void {
+  void table.change({ action: "set_brief", deadline });
 }
 function setPurpose(event: Event): void {
   const deadline_for = (event.target as HTMLSelectElement).value as Purpose;
@@ -38,15 +39,12 @@ function setLight(event: Event): void {
         </select></label
       >
       {{ " " }}
-      <label
-        >by
-        <input
-          class="field"
-          type="date"
-          :value="work.ready.day ?? ''"
-          aria-label="Day by which it is to be ready"
-          @change="setDay"
-      /></label>
+      by
+      <DayField
+        :model-value="work.ready.day ?? ''"
+        label="Day by which it is to be ready"
+        @update:model-value="setDay"
+      />
     </p>
     <p v-if="work.sessions.some((each) => each.outdoors)">
       <label

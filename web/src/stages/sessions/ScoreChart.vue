@@ -20,20 +20,35 @@ const props = defineProps<{
 }>();
 const emit = defineEmits<{ choose: [number: number]; session: [session: Session] }>();
 
-const NAMES = 124;
+const WIDE_NAMES = 124;
+/** On a narrow window a row is named by its number, so that a session has the width. */
+const NARROW_NAMES = 26;
+const NARROW_PX = 600;
+const whole = ref<HTMLElement | null>(null);
+const { width: fullWidth } = useElementSize(whole);
+const narrow = computed(() => fullWidth.value < NARROW_PX);
+const names = computed(() => (narrow.value ? NARROW_NAMES : WIDE_NAMES));
 /** Room for what is said of a session; the sky takes a line of its own. */
 const HEAD = computed(() => (props.work.sessions.some((each) => each.sky_said) ? 76 : 56));
 const holder = ref<HTMLElement | null>(null);
 const { width: room } = useElementSize(holder);
-const row = computed(() => Math.max(46, Math.min(80, 500 / (props.planes.length + 1))));
+/** Rows share the height there is: a tablet held upright has more of it than a laptop. */
+const ROOM_BELOW_PX = 420;
+const tall = Math.max(500, window.innerHeight - ROOM_BELOW_PX);
+const row = computed(() => Math.max(46, Math.min(tall > 500 ? 120 : 80, tall / (props.planes.length + 1))));
 const bottom = computed(() => HEAD.value + row.value * (props.planes.length + 1));
 const barHeight = computed(() => row.value - 34);
-/** Width of a minute at which it can be read; close by, the longest session fills the room. */
-const perMinute = computed(() => {
-  const longest = Math.max(30, ...props.work.sessions.map((each) => each.minutes));
-  return props.close ? Math.max(1.5, (room.value - 70) / longest) : 1.5;
-});
-const layout = computed(() => spans(props.work.sessions, Math.max(300, room.value - 8), perMinute.value));
+/** Width of a minute at which it can be read. */
+const PER_MINUTE = 1.5;
+/** Close by, each session fills the room; the fold after it stays in sight where there is room for it. */
+const layout = computed(() =>
+  spans(
+    props.work.sessions,
+    Math.max(300, room.value - 8),
+    PER_MINUTE,
+    props.close ? Math.max(240, room.value - (narrow.value ? 6 : 70)) : 0,
+  ),
+);
 const { lifted, tried, refused, press, move, letGo, putDown, nudge } = useLift(
   computed(() => layout.value.all),
 );
@@ -116,13 +131,21 @@ const nowAt = computed(() => {
   return within ? placeOf(layout.value.all, now) : null;
 });
 
+/** Sessions one after the other, when one of them fills the room. */
+const turns = computed(() => layout.value.all.filter((span) => span.session));
+const turn = ref(0);
+function turnTo(at: number): void {
+  turn.value = at;
+  holder.value?.scrollTo({ left: turns.value[at]?.left ?? 0, behavior: "smooth" });
+}
 /** Begin at the session that comes next, with the end of the one before still in sight. */
 watch(
   [holder, () => layout.value.width],
   async () => {
     const next = layout.value.all.find((span) => span.session && !span.session.over);
     await nextTick();
-    if (holder.value && next && next.left > 0) holder.value.scrollLeft = next.left - 120;
+    turn.value = Math.max(0, next ? turns.value.indexOf(next) : 0);
+    if (holder.value && next && next.left > 0) holder.value.scrollLeft = next.left - (props.close ? 0 : 120);
   },
   { immediate: true },
 );
@@ -133,6 +156,12 @@ function grip(bar: (typeof bars.value)[number], event: PointerEvent): void {
   (event.currentTarget as Element).setPointerCapture(event.pointerId);
   press(bar.placement, bar.left, event, box.left - holder.value.scrollLeft);
 }
+/** The one bar that the Tab key stops at; arrows go on from it. */
+const entry = computed(() =>
+  bars.value.some((each) => each.placement.number === props.chosen)
+    ? props.chosen
+    : bars.value[0]?.placement.number,
+);
 async function key(at: number, event: KeyboardEvent): Promise<void> {
   if (event.key === "Escape") putDown();
   const by = { ArrowLeft: -1, ArrowRight: 1 }[event.key];
@@ -154,8 +183,14 @@ async function key(at: number, event: KeyboardEvent): Promise<void> {
 </script>
 
 <template>
-  <div class="score">
-    <svg class="names" :width="NAMES" :height="bottom + 24" aria-hidden="true">
+  <div v-if="close && turns.length > 1" class="turns">
+    <button class="do quiet" :disabled="turn === 0" @click="turnTo(turn - 1)">← Session before</button>
+    <button class="do quiet" :disabled="turn === turns.length - 1" @click="turnTo(turn + 1)">
+      Session after →
+    </button>
+  </div>
+  <div ref="whole" class="score">
+    <svg class="names" :width="names" :height="bottom + 24" aria-hidden="true">
       <g v-for="(plane, at) in planes" :key="plane.rank">
         <rect
           x="0"
@@ -167,10 +202,12 @@ async function key(at: number, event: KeyboardEvent): Promise<void> {
         />
         <text x="14" :y="HEAD + row * at + 36" font-size="14.5">
           <tspan font-weight="700">{{ plane.rank }}</tspan>
-          {{ plane.name }}
+          {{ narrow ? "" : plane.name }}
         </text>
       </g>
-      <text x="14" :y="HEAD + row * planes.length + 36" font-size="14.5">Whole surface</text>
+      <text x="14" :y="HEAD + row * planes.length + 36" font-size="14.5">
+        {{ narrow ? "all" : "Whole surface" }}
+      </text>
     </svg>
     <div ref="holder" class="scroll" tabindex="0" aria-label="Score, scrolls sideways">
       <svg :width="wide" :height="bottom + 24" role="group" aria-label="Passes in their sessions">
@@ -193,7 +230,12 @@ async function key(at: number, event: KeyboardEvent): Promise<void> {
                 class="around"
               />
             </template>
-            <foreignObject :x="span.left" y="0" :width="Math.max(span.width + 40, 120)" :height="HEAD - 2">
+            <foreignObject
+              :x="span.left"
+              y="0"
+              :width="Math.max(span.width + (narrow ? 0 : 40), 120)"
+              :height="HEAD - 2"
+            >
               <button
                 class="head"
                 :title="`Change ${span.session.name}${span.session.sky_said ? `: ${span.session.sky_said}` : ''}`"
@@ -248,7 +290,7 @@ async function key(at: number, event: KeyboardEvent): Promise<void> {
             critical: critical?.has(bar.placement.number),
           }"
           role="button"
-          tabindex="0"
+          :tabindex="bar.placement.number === entry ? 0 : -1"
           :aria-label="`${bar.pass.title}, ${bar.placement.span_said}, ${bar.placement.dry_said || 'nothing to dry'}${bar.placement.done ? ', painted' : ''}`"
           :aria-pressed="bar.placement.number === chosen"
           @click="emit('choose', bar.placement.number)"
@@ -333,6 +375,13 @@ async function key(at: number, event: KeyboardEvent): Promise<void> {
 .score {
   display: grid;
   grid-template-columns: auto minmax(0, 1fr);
+}
+.turns {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 16px;
+  align-items: center;
+  justify-content: space-between;
 }
 .scroll {
   overflow-x: auto;

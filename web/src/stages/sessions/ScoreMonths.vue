@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** The same passes over weeks: days run evenly, so that one sees how long paint dries and what waits for it. */
+import { vRoving } from "@/look/roving";
 import { computed, ref } from "vue";
 import type { Painting, Plane } from "@/api/client";
 import { calendar, daySaid } from "./score";
@@ -70,7 +71,13 @@ const title = (number: number): string =>
       <text x="0" :y="HEAD + ROW * planes.length + 26" font-size="14.5">Whole surface</text>
     </svg>
     <div ref="holder" class="scroll" tabindex="0" aria-label="Weeks, scrolls sideways">
-      <svg :width="wide" :height="bottom + 24" role="group" aria-label="Passes over the weeks">
+      <svg
+        :width="wide"
+        :height="bottom + 24"
+        v-roving="'.bar'"
+        role="group"
+        aria-label="Passes over the weeks"
+      >
         <rect
           v-for="session in work.sessions"
           :key="session.number"

@@ -3,6 +3,7 @@
 import { computed, reactive, ref } from "vue";
 import type { Session } from "@/api/client";
 import { useTable } from "@/api/store";
+import MomentField from "@/fields/MomentField.vue";
 import NoticeLine from "@/frame/NoticeLine.vue";
 import TickList from "@/frame/TickList.vue";
 
@@ -88,7 +89,7 @@ async function remove(): Promise<void> {
     <h1>{{ session ? session.name : "New session" }}</h1>
     <NoticeLine :problem="table.problem" @close="table.problem = null" />
     <p class="sentence">
-      <label>From <input v-model="form.start" class="field" type="datetime-local" required /></label>
+      From <MomentField v-model="form.start" label="Begins" />
       for
       <label
         ><span class="hidden-label">Minutes</span

@@ -4,6 +4,7 @@ import { computed, ref, watch } from "vue";
 import type { Session } from "@/api/client";
 import { useFollowing } from "@/api/following";
 import { useTable } from "@/api/store";
+import PrintPreview from "@/frame/PrintPreview.vue";
 import { slack, type Slack } from "@/api/tries";
 import StageLayout from "../StageLayout.vue";
 import BeforeYouGo from "./BeforeYouGo.vue";
@@ -14,6 +15,7 @@ import SessionForm from "./SessionForm.vue";
 import PlanOffers from "./PlanOffers.vue";
 import ReadyBy from "./ReadyBy.vue";
 import SessionMilestones from "./SessionMilestones.vue";
+import { vRoving } from "@/look/roving";
 
 const table = useTable();
 type Zoom = "months" | "sessions" | "close";
@@ -30,6 +32,7 @@ const slacks = useFollowing<Slack[]>(slack, []);
 const critical = computed(
   () => new Set(slacks.value.filter((each) => each.critical).map((each) => each.number)),
 );
+const printing = ref<"sheet" | "plan" | "mixing" | null>(null);
 const editing = ref<Session | "new" | null>(null);
 const work = computed(() => table.painting?.work);
 const placement = computed(() => work.value?.placements.find((each) => each.number === table.pass));
@@ -54,25 +57,25 @@ const at = computed(() => `/api/paintings/${table.painting?.id}`);
 <template>
   <StageLayout>
     <div v-if="table.painting && work && ready" class="sessions">
-      <div class="deeds">
+      <div v-roving class="deeds" role="group" aria-label="Add, print and export">
         <button v-if="work.sessions.length" class="do main" @click="editing = 'new'">Add a session</button>
-        <a class="do" :href="`${at}/sheet.pdf`" target="_blank" rel="noopener"
-          >The sheet for the easel (PDF)</a
-        >
-        <a
-          v-if="work.sessions.length"
-          class="do quiet"
-          :href="`${at}/plan.pdf`"
-          target="_blank"
-          rel="noopener"
-          >The whole plan (PDF)</a
-        >
-        <a v-if="work.sessions.length" class="do quiet" :href="`${at}/sessions.ics`">To a calendar</a>
-        <a class="do quiet" :href="`${at}/passes.csv`">Passes as a table</a>
-        <a class="do quiet" :href="`${at}/document.zip`">All of it, to give away (ZIP)</a>
+        <button class="do" @click="printing = 'sheet'">The sheet for the easel</button>
+        <button v-if="work.sessions.length" class="do quiet" @click="printing = 'plan'">
+          The whole plan
+        </button>
+        <v-menu location="bottom end">
+          <template #activator="{ props: opens }">
+            <button v-bind="opens" class="do quiet">Export…</button>
+          </template>
+          <ul class="choices">
+            <li v-if="work.sessions.length"><a :href="`${at}/sessions.ics`">Sessions, to a calendar</a></li>
+            <li><a :href="`${at}/passes.csv`">Passes, as a table</a></li>
+            <li><a :href="`${at}/document.zip`">All of it, to give away (ZIP)</a></li>
+          </ul>
+        </v-menu>
       </div>
       <div v-if="work.sessions.length" class="deeds">
-        <div class="zoom" role="group" aria-label="How close">
+        <div v-roving class="zoom" role="group" aria-label="How close">
           <button
             v-for="[key, said] in ZOOMS"
             :key="key"
@@ -134,6 +137,7 @@ const at = computed(() => `/api/paintings/${table.painting?.id}`);
         />
       </div>
     </v-dialog>
+    <PrintPreview v-model="printing" />
     <template #margin>
       <PlacementDetail
         v-if="placement"

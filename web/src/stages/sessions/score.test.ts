@@ -57,6 +57,13 @@ describe("the score's time", () => {
   it("never presses minutes together beyond what can be read", () => {
     expect(spans(TWO, 200, 3).width).toBeGreaterThan(450);
   });
+  it("gives each session the room when one of them is looked at, however long it is", () => {
+    const { all, width } = spans(TWO, 400, 1.5, 300);
+    expect(all.filter((span) => span.session).map((span) => span.width)).toEqual([300, 300]);
+    expect(width).toBe(600 + 2 * FOLD);
+    expect(placeOf(all, 650)).toBe(150);
+    expect(placeOf(all, 600 + 1440 + 25)).toBe(300 + FOLD + 150);
+  });
 
   it("places minutes in their session and within the fold", () => {
     const { all } = spans(TWO, 1000, 0);

@@ -11,19 +11,23 @@ export interface Span {
 
 export const FOLD = 58;
 
-/** One span per session, as wide as it is long, and a narrow fold between two sessions. */
+/**
+ * One span per session, as wide as it is long, and a narrow fold between two sessions. With `each` every session has
+ * that width instead, however long it is: one fills the room, the next waits beside it.
+ */
 export function spans(
   sessions: Session[],
   room: number,
   leastPerMinute: number,
+  each = 0,
 ): { all: Span[]; width: number } {
-  const minutes = sessions.reduce((sum, each) => sum + each.minutes, 0);
+  const minutes = sessions.reduce((sum, session) => sum + session.minutes, 0);
   const folds = FOLD * sessions.length;
   const scale = Math.max(leastPerMinute, (room - folds) / Math.max(1, minutes));
   const all: Span[] = [];
   let left = 0;
   sessions.forEach((session, at) => {
-    const width = session.minutes * scale;
+    const width = each || session.minutes * scale;
     all.push({ session, start: session.start_min, end: session.end_min, left, width });
     left += width;
     const next = sessions[at + 1];

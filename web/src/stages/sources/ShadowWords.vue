@@ -4,6 +4,7 @@ import { ref, watch } from "vue";
 import { Problem, type Source } from "@/api/client";
 import { useTable } from "@/api/store";
 import { shadows } from "@/api/tries";
+import MomentField from "@/fields/MomentField.vue";
 import type { Point } from "@/picture/pen";
 
 const props = defineProps<{
@@ -14,7 +15,8 @@ const emit = defineEmits<{ guides: [guides: Point[][]] }>();
 const WINDS = ["north", "north-east", "east", "south-east", "south", "south-west", "west", "north-west"];
 const table = useTable();
 const facing = ref("");
-const at = ref("");
+/** Noon of today, until another hour is said. */
+const at = ref(`${new Date((table.painting?.work.now_min ?? 0) * 60000).toISOString().slice(0, 10)}T12:00`);
 const said = ref("");
 watch(
   () => props.source.number,
@@ -51,9 +53,7 @@ async function work(): Promise<void> {
         by the sun, looking {{ wind }}
       </option>
     </select>
-    <template v-if="facing !== ''">
-      at <input v-model="at" class="field" type="datetime-local" aria-label="Day and hour" />
-    </template>
+    <template v-if="facing !== ''"> on <MomentField v-model="at" label="Taken" /> </template>
     <button class="do">Draw them</button>
     <span v-if="said" role="status">{{ said }}</span>
   </form>

@@ -4,6 +4,7 @@ import { computed, ref, watch } from "vue";
 import { Problem, type Change, type PageFrame, type Source } from "@/api/client";
 import { useTable } from "@/api/store";
 import { bays as findBays, frames as findFrames, horizon as findHorizon } from "@/api/tries";
+import HintTip from "@/frame/HintTip.vue";
 import CloseUp from "@/picture/CloseUp.vue";
 import HowClose from "@/picture/HowClose.vue";
 import { WHOLE, type View } from "@/picture/close";
@@ -12,6 +13,7 @@ import type { Point } from "@/picture/pen";
 import SourceMarks from "./SourceMarks.vue";
 import ToolWords from "./ToolWords.vue";
 import { asItCame, changeOf, goes, TOOLS, type Tool } from "./tools";
+import { vRoving } from "@/look/roving";
 
 const props = defineProps<{
   /** The source. */
@@ -160,25 +162,16 @@ const cardAt = computed<Point | null>(() => {
 
 <template>
   <div class="board">
-    <div class="hand" role="group" aria-label="Tools">
-      <v-tooltip
+    <div v-roving class="hand" role="group" aria-label="Tools">
+      <button
         v-for="each in TOOLS"
         :key="each.key"
-        :text="each.said"
-        :aria-label="each.said"
-        location="bottom"
+        class="do"
+        :aria-pressed="tool === each.key"
+        @click="tool = tool === each.key ? null : each.key"
       >
-        <template #activator="{ props: told }">
-          <button
-            v-bind="told"
-            class="do"
-            :aria-pressed="tool === each.key"
-            @click="tool = tool === each.key ? null : each.key"
-          >
-            {{ each.name }}
-          </button>
-        </template>
-      </v-tooltip>
+        {{ each.name }}<HintTip :text="each.said" location="bottom" />
+      </button>
     </div>
     <p class="hint" aria-live="polite">
       <template v-if="label">{{ label[0]?.toUpperCase() }}{{ label.slice(1) }}.</template>

@@ -5,6 +5,7 @@ import type { Source } from "@/api/client";
 import { useTable } from "@/api/store";
 import TickList from "@/frame/TickList.vue";
 import { saidLight } from "./tools";
+import { vRoving } from "@/look/roving";
 
 const props = defineProps<{
   /** The source. */
@@ -113,7 +114,7 @@ function become(event: Event): void {
         <option v-for="each in others" :key="each.number" :value="each.number">{{ each.name }}</option>
       </select>
     </p>
-    <p v-if="chain.length > 1" class="chain">
+    <p v-if="chain.length > 1" v-roving class="chain">
       <template v-for="(each, at) in chain" :key="each.number">
         <template v-if="at"> → </template>
         <button class="do quiet" :disabled="each.number === source.number" @click="emit('pick', each.number)">

@@ -8,6 +8,7 @@ import StageLayout from "../StageLayout.vue";
 import SourceBoard from "./SourceBoard.vue";
 import SourceFacts from "./SourceFacts.vue";
 import type { Tool } from "./tools";
+import { vRoving } from "@/look/roving";
 
 const table = useTable();
 const picked = ref(0);
@@ -84,7 +85,7 @@ onBeforeUnmount(() => window.removeEventListener("paste", paste));
         <button class="do main" @click="chooser?.click()">Choose photos</button>
       </div>
       <IncomingFiles :files="table.incoming" reading="reading its values" />
-      <ul v-if="sources.length" class="wall" aria-label="All sources">
+      <ul v-if="sources.length" v-roving="'button'" class="wall" aria-label="All sources">
         <li v-for="source in sources" :key="source.number">
           <button
             class="pick"
@@ -128,7 +129,7 @@ onBeforeUnmount(() => window.removeEventListener("paste", paste));
   grid-template-columns: minmax(0, 640px) minmax(0, 1fr);
   gap: 20px;
 }
-@media (max-width: 900px) {
+@media (max-width: 1180px) {
   .open {
     grid-template-columns: minmax(0, 1fr);
     gap: 4px;

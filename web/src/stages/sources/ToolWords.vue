@@ -6,6 +6,7 @@ import { useTable } from "@/api/store";
 import type { Point } from "@/picture/pen";
 import ShadowWords from "./ShadowWords.vue";
 import type { Tool } from "./tools";
+import { vRoving } from "@/look/roving";
 
 const props = defineProps<{
   /** The source. */
@@ -264,7 +265,7 @@ function depart(): void {
       </template>
     </div>
 
-    <ul v-if="source.notes.length" class="pinned" aria-label="Notes">
+    <ul v-if="source.notes.length" v-roving="'button'" class="pinned" aria-label="Notes">
       <li
         v-for="note in source.notes"
         :key="note.number"
@@ -287,7 +288,7 @@ function depart(): void {
         </button>
       </li>
     </ul>
-    <ul v-if="source.departures.length" class="pinned" aria-label="Planned departures">
+    <ul v-if="source.departures.length" v-roving="'button'" class="pinned" aria-label="Planned departures">
       <li v-for="each in source.departures" :key="each.number">
         <button class="do quiet" @click="emit('mean', each.number)">{{ each.name }}</button>
         <span class="say">{{ each.reason || "no reason given" }}</span>

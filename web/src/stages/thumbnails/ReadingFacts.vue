@@ -2,6 +2,7 @@
 /** What was read on the thumbnail, each with how it was measured and what it cannot say. */
 import { ref } from "vue";
 import type { Seen } from "@/api/client";
+import { vRoving } from "@/look/roving";
 
 defineProps<{
   /** The readings. */
@@ -11,7 +12,7 @@ const open = ref("");
 </script>
 
 <template>
-  <section class="facts" aria-label="Readings">
+  <section v-roving="'button'" class="facts" aria-label="Readings">
     <dl>
       <div v-for="each in facts" :key="each.key">
         <dt>

@@ -4,6 +4,8 @@ import { computed, ref, watch } from "vue";
 import type { DivisionOf, Thumbnail, Tried } from "@/api/client";
 import { useTable } from "@/api/store";
 import { divisions, drawing } from "@/api/tries";
+import FoldedPart from "@/frame/FoldedPart.vue";
+import { vRoving } from "@/look/roving";
 
 const props = defineProps<{
   /** The thumbnail as it is tried now. */
@@ -53,8 +55,7 @@ watch(chosen, (now) => emit("divide", now));
 </script>
 
 <template>
-  <section class="support" aria-label="To the support">
-    <h2>To the support</h2>
+  <FoldedPart class="support" title="To the support" said="divide it, draw it, export it">
     <p>
       Divide it by
       <select v-model="key" class="field" aria-label="Division">
@@ -100,7 +101,7 @@ watch(chosen, (now) => emit("divide", now));
       </select>
       . {{ said }}
     </p>
-    <p v-if="kept" class="line">
+    <p v-if="kept" v-roving="'a'" class="line">
       <label
         >grid <input v-model="grid" class="field" size="3" inputmode="decimal" placeholder="none" /> cm</label
       >
@@ -118,15 +119,10 @@ watch(chosen, (now) => emit("divide", now));
       <a class="do quiet" download :href="`${base}/file.ora`">OpenRaster</a>
     </p>
     <p v-else class="faint">Keep this thumbnail to print or take it out.</p>
-  </section>
+  </FoldedPart>
 </template>
 
 <style scoped>
-.support {
-  font-size: 15px;
-  border-top: 1px solid var(--hair);
-  padding-top: 8px;
-}
 .support p {
   margin-top: 4px;
 }

@@ -3,6 +3,7 @@
 import { computed, ref } from "vue";
 import type { Choices, Source } from "@/api/client";
 import type { Settings } from "./trial";
+import { vRoving } from "@/look/roving";
 
 const settings = defineModel<Settings>({ required: true });
 const props = defineProps<{
@@ -57,7 +58,7 @@ const softSaid = computed(() => {
 
 <template>
   <div class="controls">
-    <div class="steps" role="group" aria-label="Number of values">
+    <div v-roving class="steps" role="group" aria-label="Number of values">
       <button
         v-for="count in STEPS"
         :key="count"
@@ -130,7 +131,7 @@ const softSaid = computed(() => {
         <option v-for="each in props.sources" :key="each.number" :value="each.number">{{ each.name }}</option>
       </select>
     </label>
-    <span class="deeds">
+    <span v-roving="'button'" class="deeds">
       <button class="do main" :disabled="kept" @click="emit('keep')">Keep it</button>
       <button v-if="current && !kept" class="do" @click="emit('adjust')">Change “{{ current }}”</button>
       <button class="do quiet" :aria-expanded="putting" @click="putting = !putting">For later</button>

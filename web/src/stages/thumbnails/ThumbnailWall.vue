@@ -3,6 +3,7 @@
 import { computed, ref } from "vue";
 import type { Thumbnail } from "@/api/client";
 import { useTable } from "@/api/store";
+import { vRoving } from "@/look/roving";
 
 const props = defineProps<{
   /** Kept thumbnails. */
@@ -29,7 +30,7 @@ async function rename(thumbnail: Thumbnail, event: Event): Promise<void> {
 </script>
 
 <template>
-  <ul class="wall" aria-label="Kept thumbnails">
+  <ul v-roving="'button'" class="wall" aria-label="Kept thumbnails">
     <li
       v-for="each in here"
       :key="each.number"
@@ -98,7 +99,7 @@ async function rename(thumbnail: Thumbnail, event: Event): Promise<void> {
       Nothing kept yet. Three to six variants are usual before one is chosen.
     </li>
   </ul>
-  <section v-if="later.length" class="later" aria-label="For later">
+  <section v-if="later.length" v-roving="'button'" class="later" aria-label="For later">
     <h2>For later</h2>
     <ul>
       <li v-for="each in later" :key="each.number">

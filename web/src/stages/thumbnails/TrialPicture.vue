@@ -8,6 +8,7 @@ import StrokePad from "@/picture/StrokePad.vue";
 import ViewFinder from "@/picture/ViewFinder.vue";
 import { fromView, intoView, viewOf, type Crop } from "@/picture/crop";
 import type { Point } from "@/picture/pen";
+import { vRoving } from "@/look/roving";
 
 export type TrialTool = "focus" | "crop" | "shape" | "pull" | "swatch";
 
@@ -141,7 +142,7 @@ function only(event: Event): void {
 </script>
 
 <template>
-  <div class="trial">
+  <div v-roving="'.hand button, .see button, .ways button'" class="trial">
     <div class="hand" role="group" aria-label="Tools">
       <button v-if="source.main" class="do" :aria-pressed="tool === 'focus'" @click="take('focus')">
         {{
