@@ -26,16 +26,16 @@ from kind_distance.core.mixing.recipes import (
     water_parts,
 )
 from kind_distance.core.mixing.tubes import role_of, warmth_of
-from kind_distance.core.wording import say_minutes
+from kind_distance.core.wording import say_minutes, say_remixes
 from kind_distance.errors import DomainError, NotFoundError
-from kind_distance.rows import State, TubeRecord
+from kind_distance.rows import TubeRecord
 from kind_distance.rows.mixes import ColourFrom, OpacityClass, Stains, StringPart
 from kind_distance.rows.words import DriesTo
-from kind_distance.stages.mixes.batches import Batch, batches_of, used_ml
-from kind_distance.stages.mixes.judging import is_strong, judge_mixes, reaching_tubes
+from kind_distance.stages.mixes.batches import Batch, batches_of, remixes_of, used_ml
+from kind_distance.stages.mixes.judging import is_strong, mix_judgements, reaching_tubes
 from kind_distance.stages.mixes.nominal import PIGMENTS
 from kind_distance.stages.mixes.palette import Palette, missing_parts, palette_of, shift_of
-from kind_distance.stages.mixes.strings import Mix, coats_over, ground_value, strings_of, targets_of
+from kind_distance.stages.mixes.strings import Mix, Place, coats_over, ground_value, strings_of, targets_of
 from kind_distance.stages.mixes.words import hex_of, letter_of, named_tube, say_recipe
 
 router = APIRouter(tags=["mixes"])
@@ -130,6 +130,8 @@ class MixView(BaseModel):
     """One place of a string: what is wanted, and the recipe for it."""
 
     plane: int
+    element: int = Field(description="Number of the thing; 0 for the plane itself.")
+    name: str = Field(description="Of the plane, or of the thing.")
     part: StringPart
     wanted: str
     value: float
@@ -145,9 +147,10 @@ class MixView(BaseModel):
 
 
 class StringView(BaseModel):
-    """A place of a string: a plane's light, mass or dark."""
+    """A place of a string: a part of a plane, or of a thing in it."""
 
     plane: int
+    element: int = Field(description="Number of the thing; 0 for the plane itself.")
     part: StringPart
 
 
@@ -185,6 +188,8 @@ class MixesView(BaseModel):
     wet_dry: list[WetDryView]
     shift_said: str
     total_said: str
+    remixes: int = Field(description="How often a mix has to be made again, in this order.")
+    remixes_said: str
 
 
 class FewTubesView(BaseModel):
@@ -293,10 +298,12 @@ def _tube(at: int, palette: Palette, mixes: list[Mix], used: list[float]) -> Tub
     )
 
 
-def _mix(mix: Mix, palette: Palette, shift: Shift, ground: float, names: dict[tuple[int, StringPart], str]) -> MixView:
+def _mix(mix: Mix, palette: Palette, shift: Shift, ground: float, names: dict[Place, str]) -> MixView:
     found: Found | None = mix.found
     return MixView(
         plane=mix.target.plane,
+        element=mix.target.element,
+        name=mix.target.name,
         part=mix.target.part,
         wanted=hex_of(mix.target.lab),
         value=round(mix.target.value, 2),
@@ -308,12 +315,11 @@ def _mix(mix: Mix, palette: Palette, shift: Shift, ground: float, names: dict[tu
         coats_said=_coats_said(mix, palette, ground),
         others=[] if found is None else [_recipe(each, palette) for each in found.others],
         same_hue=None if found is None or found.same_hue is None else _recipe(found.same_hue, palette),
-        batch=names.get((mix.target.plane, mix.target.part), ""),
+        batch=names.get(mix.target.place, ""),
     )
 
 
-def _batch(at: int, batch: Batch, palette: Palette, state: State, now_min: int) -> BatchView:
-    names = {plane.rank: plane.name for plane in state.planes}
+def _batch(at: int, batch: Batch, palette: Palette, names: dict[Place, str], now_min: int, *, cheap: bool) -> BatchView:
     lab = mix_of(palette.tubes, batch.parts, strength=batch.strength)
     when = ""
     if batch.begin is not None:
@@ -322,13 +328,15 @@ def _batch(at: int, batch: Batch, palette: Palette, state: State, now_min: int) 
             when += f"; a pile stays open about {say_minutes(round(batch.open_min))}"
         if batch.times > 1:
             when += f"; mixed for {batch.times} sessions"
+    if batch.covered and cheap:
+        when = "; ".join(filter(None, [when, "under later layers: cheap paint of the same kind does"]))
     return BatchView(
         name=letter_of(at),
-        said=", ".join(f"{names[rank]} {part}" for rank, part in batch.strings),
+        said=", ".join(f"{names[place]} {place[2]}" for place in batch.strings),
         colour=hex_of(lab),
         ml=round(batch.ml, 1),
         passes=list(batch.passes),
-        strings=[StringView(plane=rank, part=part) for rank, part in batch.strings],
+        strings=[StringView(plane=rank, element=element, part=part) for rank, element, part in batch.strings],
         when_said=when,
     )
 
@@ -373,6 +381,7 @@ def mixes(here: Here, painting_id: Number) -> MixesView:
     palette, shift = palette_of(state), shift_of(state)
     made = strings_of(state, targets_of(desk.file, state, found.depth))
     batches = batches_of(state, made, found.work)
+    called = {mix.target.place: mix.target.name for mix in made}
     names = {string: letter_of(at) for at, batch in enumerate(batches) for string in batch.strings}
     used = used_ml(batches, len(palette.tubes))
     reasons = {each.key: each.reason for each in state.meant_so}
@@ -383,11 +392,19 @@ def mixes(here: Here, painting_id: Number) -> MixesView:
         few_tubes=state.brief.few_tubes,
         tubes=[_tube(at, palette, made, used) for at in range(len(palette.tubes))],
         mixes=[_mix(mix, palette, shift, ground_value(state), names) for mix in made],
-        batches=[_batch(at, each, palette, state, here.now_min) for at, each in enumerate(batches)],
+        batches=[
+            _batch(at, each, palette, called, here.now_min, cheap=state.brief.cheap_below == "yes")
+            for at, each in enumerate(batches)
+        ],
         missing=missing_parts(palette) if palette.tubes else [],
-        judgements=[judgement_view(each, reasons.get(each.key)) for each in judge_mixes(state, made)],
+        judgements=[
+            judgement_view(each, reasons.get(each.key))
+            for each in mix_judgements(desk.file, state, found.depth, found.work)
+        ],
         wet_dry=[WetDryView(number=each.number, wet=each.wet, dry=each.dry) for each in state.wet_dry],
         shift_said=_shift_said(shift),
+        remixes=remixes_of(found.work.passes, made),
+        remixes_said=say_remixes(remixes_of(found.work.passes, made)),
         total_said=f"{len(batches)} mixes, about {total:.0f} ml in all" if batches else "",
     )
 
@@ -420,6 +437,7 @@ def tried(
     part: StringPart,
     parts: Annotated[str, Query(max_length=200, pattern=r"^\d{1,6}:\d{1,4}(,\d{1,6}:\d{1,4}){0,5}$")],
     water: Annotated[float, Query(ge=0, le=200, allow_inf_nan=False)] = 5,
+    element: Annotated[int, Query(ge=0, le=1_000_000_000)] = 0,
 ) -> TriedRecipeView:
     """Say what parts of tubes make, without keeping it; `parts` is ``tube:count`` with commas between."""
     desk = here.studio.desk(painting_id, here.clock())
@@ -433,7 +451,7 @@ def tried(
     if not whole:
         raise DomainError("A recipe of no parts makes nothing.", "Give at least one tube a part.")
     targets = targets_of(desk.file, desk.state, desk.survey().depth)
-    target = next((each for each in targets if (each.plane, each.part) == (plane, part)), None)
+    target = next((each for each in targets if each.place == (plane, element, part)), None)
     if target is None:
         raise NotFoundError("plane", plane)
     strength = strength_in(water) if palette.transparent else None
@@ -444,12 +462,16 @@ def tried(
 
 @router.get("/api/paintings/{painting_id}/mixes/reach", summary="Find which tube would reach a colour")
 def reach(
-    here: Here, painting_id: Number, plane: Annotated[int, Query(ge=1, le=9)], part: StringPart
+    here: Here,
+    painting_id: Number,
+    plane: Annotated[int, Query(ge=1, le=9)],
+    part: StringPart,
+    element: Annotated[int, Query(ge=0, le=1_000_000_000)] = 0,
 ) -> list[UsualTubeView]:
     """Name usual tubes with which an out-of-reach colour would be reached."""
     desk = here.studio.desk(painting_id, here.clock())
     made = strings_of(desk.state, targets_of(desk.file, desk.state, desk.survey().depth))
-    mix = next((each for each in made if (each.target.plane, each.target.part) == (plane, part)), None)
+    mix = next((each for each in made if each.target.place == (plane, element, part)), None)
     if mix is None:
         raise NotFoundError("plane", plane)
     helping = [index for index, _ in reaching_tubes(palette_of(desk.state), mix.target.lab, mix.recipe.difference)]

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
+from dataclasses import replace
 from typing import Annotated
 
 from fastapi import APIRouter, Path, Query
@@ -10,8 +12,12 @@ from pydantic import BaseModel
 from kind_distance.api.context import Here
 from kind_distance.api.models import SchoolView
 from kind_distance.api.workviews import cost_view
+from kind_distance.core.passes.model import Pass
+from kind_distance.core.passes.order import OrderCost
 from kind_distance.core.schedule.critical_path import find_slack
 from kind_distance.errors import DomainError
+from kind_distance.stages.mixes.batches import remixes_of
+from kind_distance.stages.mixes.strings import Mix, strings_of, targets_of
 from kind_distance.stages.passes.work import kept_of, offered
 from kind_distance.studio.pass_placing import put_there, schools_tried
 from kind_distance.studio.plan_search import Seeking
@@ -141,17 +147,23 @@ def schools(here: Here, painting_id: int) -> list[SchoolView]:
     """Say what every school costs on this painting, and what it takes of the sessions until something is painted."""
     desk = here.studio.desk(painting_id, here.clock())
     unit = desk.state.brief.unit
+    mixes = strings_of(desk.state, targets_of(desk.file, desk.state, desk.survey().depth))
     return [
         SchoolView(
             key=each.offer.school.key,
             name=each.offer.school.name,
             reason=each.offer.school.reason,
-            cost=cost_view(each.offer.cost, unit),
+            cost=cost_view(_by_real_mixes(each.offer.cost, each.offer.order, mixes), unit),
             sessions_said="" if each.sessions is None else _sessions_said(*each.sessions),
             order=[[each_pass.plane or 0, each_pass.minutes] for each_pass in each.offer.order],
         )
         for each in schools_tried(desk)
     ]
+
+
+def _by_real_mixes(cost: OrderCost, order: Sequence[Pass], mixes: list[Mix]) -> OrderCost:
+    """Count what has to be mixed again by the recipes, where there is a palette; else each plane is its own mix."""
+    return replace(cost, remixes=remixes_of(list(order), mixes)) if mixes else cost
 
 
 def _sessions_said(used: int, left: int) -> str:

@@ -32,15 +32,17 @@ def mixes_of_painting(file: Path, state: State, found: Survey) -> list[Mix]:
 def mixing_sheet(file: Path, state: State, found: Survey) -> bytes:
     """Draw the mixing sheet as PDF: the mixes in the order in which they are wanted."""
     palette, mixes, brief = palette_of(state), mixes_of_painting(file, state, found), state.brief
-    batches, names = batches_of(state, mixes, found.work), {p.rank: p.name for p in state.planes}
-    by_string = {(each.target.plane, each.target.part): each for each in mixes}
+    batches = batches_of(state, mixes, found.work)
+    by_string = {each.target.place: each for each in mixes}
     rows = []
     for at, batch in enumerate(batches):
         mix = by_string[batch.strings[0]]
         more = [f"About {batch.ml:.0f} ml." if batch.ml >= 1 else "A little.", say_steps(mix, palette)]
         if mix.wet is not None and abs(mix.wet - mix.target.value) >= 0.1:
             more.append(f"Mix to {mix.wet:.1f}, it dries to {mix.target.value:.1f}.")
-        used = ", ".join(f"{names[rank]} {part}" for rank, part in batch.strings)
+        if batch.covered and brief.cheap_below == "yes":
+            more.append("It lies under later layers: cheap paint of the same kind does.")
+        used = ", ".join(f"{by_string[place].target.name} {place[2]}" for place in batch.strings)
         rows.append(
             SheetMix(
                 letter_of(at), used, say_recipe(mix.recipe, palette), " ".join(filter(None, more)),
@@ -65,11 +67,10 @@ def mixing_sheet(file: Path, state: State, found: Survey) -> bytes:
 def palette_text(file: Path, state: State, found: Survey) -> bytes:
     """Write tubes and mixes as open palette text (.gpl): one colour a line, named."""
     palette, mixes = palette_of(state), mixes_of_painting(file, state, found)
-    names = {plane.rank: plane.name for plane in state.planes}
     title = "".join(c for c in state.brief.title if c.isprintable())
     lines = ["GIMP Palette", f"Name: {title}", "Columns: 3", "#"]
     named = [(rgb_of(each.masstone), each.name) for each in palette.records]
-    named += [(rgb_of(m.recipe.lab), f"{names[m.target.plane]} {m.target.part}") for m in mixes]
+    named += [(rgb_of(m.recipe.lab), f"{m.target.name} {m.target.part}") for m in mixes]
     lines += [f"{r:3d} {g:3d} {b:3d}\t{''.join(c for c in name if c.isprintable())}" for (r, g, b), name in named]
     return ("\n".join(lines) + "\n").encode("utf-8")
 
@@ -77,13 +78,12 @@ def palette_text(file: Path, state: State, found: Survey) -> bytes:
 def mixes_table(file: Path, state: State, found: Survey) -> bytes:
     """Write all recipes as CSV (RFC 4180), UTF-8, farthest plane first."""
     palette, mixes = palette_of(state), mixes_of_painting(file, state, found)
-    names = {plane.rank: plane.name for plane in state.planes}
     out = io.StringIO()
     writer = csv.writer(out)
     writer.writerow(HEADINGS)
     for mix in mixes:
         row = [
-            names[mix.target.plane], mix.target.part, f"{mix.target.value:.1f}", say_recipe(mix.recipe, palette),
+            mix.target.name, mix.target.part, f"{mix.target.value:.1f}", say_recipe(mix.recipe, palette),
             say_steps(mix, palette), "" if mix.wet is None else f"{mix.wet:.1f}", hex_of(mix.target.lab),
             hex_of(mix.recipe.lab), f"{mix.recipe.difference:.1f}", mix.recipe.reach, "yes" if mix.own else "",
         ]  # fmt: skip

@@ -11,14 +11,18 @@ from kind_distance.rows.marks import OnPicture, RefersTo, Unit, Usual, Words
 from kind_distance.rows.words import (
     Approach,
     Asked,
+    BlackUse,
     BrushesTaken,
     Centimetres,
+    CheapBelow,
     Coordinate,
     DivisionLiked,
     DriesTo,
+    EchoHues,
     EyePath,
     Fidelity,
     Foreground,
+    GlazeMedium,
     GlazeThinner,
     HandWanted,
     Kilometres,
@@ -112,6 +116,10 @@ class Brief:
     moving_light: Annotated[MovingLight, Words(says="Fix the light at the start, or go after it.")] = ""
     division: Annotated[DivisionLiked, Words(says="Thirds, or an unusual division.")] = ""
     dries_to: Annotated[DriesTo, Words(says="Acrylic: dries darker, or darks lighter and lights darker.")] = ""
+    glaze_medium: Annotated[GlazeMedium, Words(says="A medium that is clear, or milky, while it is wet.")] = ""
+    black_use: Annotated[BlackUse, Words(says="Black from the tube, or darks that are mixed.")] = ""
+    cheap_below: Annotated[CheapBelow, Words(says="Whether cheap paint lies under later layers.")] = ""
+    echo_hues: Annotated[EchoHues, Words(says="Repeat a colour across the picture, or vary each shape.")] = ""
     few_tubes: Annotated[bool, Words(says="Whether few tubes count more than the last bit of nearness.")] = False
     pace: Annotated[
         Factor | None, Words("own pace", "Minutes taken over minutes planned, where no log tells it yet.")

@@ -68,6 +68,10 @@ Sky = Literal["", "dry", "rain", "storm"]
 
 # Where practitioners disagree the painter chooses a side; empty leaves it to what is usual.
 GlazeThinner = Literal["", "medium", "water"]
+GlazeMedium = Literal["", "clear", "milky"]
+BlackUse = Literal["", "used", "mixed"]
+CheapBelow = Literal["", "yes", "no"]
+EchoHues = Literal["", "repeat", "vary"]
 Sides = Literal["", "round", "one_colour", "taped", "framed"]
 BrushesTaken = Literal["", "few", "many"]
 HandWanted = Literal["", "chance", "control"]

@@ -147,7 +147,7 @@ class Palettes(AtThePalette):
         # The same recipe in two places is one pile.
         once = self.do(state, "take_recipe", plane=2, part="mass", of_plane=3, of_part="mass")
         joined = batches_of(once, mixes_on(self.desk(once)), work)
-        self.assertTrue(any({(2, "mass"), (3, "mass")} <= set(each.strings) for each in joined))
+        self.assertTrue(any({(2, 0, "mass"), (3, 0, "mass")} <= set(each.strings) for each in joined))
 
 
 class Judged(AtThePalette):

@@ -72,7 +72,7 @@ class Around:
         Minutes this painter takes over minutes planned.
     from_life : bool
         Masses are judged by the light of the subject.
-    sides, hand, stop_at, foreground, brushes_taken, glaze_thinner, moving_light : str
+    sides, hand, stop_at, foreground, brushes_taken, glaze_thinner, glaze_medium, moving_light : str
         Sides that the painter takes where practitioners disagree; empty leaves it to what is usual.
     ground_shown : dict
         Planes whose ground is left in "gaps" or "hidden", by their rank.
@@ -93,8 +93,15 @@ class Around:
     foreground: str = ""
     brushes_taken: str = ""
     glaze_thinner: str = ""
+    glaze_medium: str = ""
     moving_light: str = ""
     ground_shown: dict[int, str] = field(default_factory=dict)
+
+
+GLAZE_SEEN = {
+    "clear": "The medium is clear: judge the tint as you lay it.",
+    "milky": "The medium is milky while wet: lay it evenly, and judge it dry.",
+}
 
 
 class _Deriving:
@@ -150,6 +157,8 @@ class _Deriving:
             thickness = WATER_GLAZE if water else 1.0
             said = "Thinned with water: a wash that holds less on canvas" if water else "Thinned with medium"
             why = f"{why} {said}; the label decides."
+        if made.kind == "glaze" and around.glaze_medium:
+            why = f"{why} {GLAZE_SEEN[around.glaze_medium]}"
         return replace(made, minutes=max(2, round(minutes)), why=why, thickness=thickness)
 
     def colour(self, kind: PassKind, planes: tuple[JudgedPlane, ...]) -> Colour:

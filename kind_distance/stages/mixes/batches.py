@@ -13,7 +13,7 @@ from kind_distance.follow import step
 from kind_distance.rows import State
 from kind_distance.rows.mixes import StringPart
 from kind_distance.stages.mixes.palette import palette_of
-from kind_distance.stages.mixes.strings import Mix
+from kind_distance.stages.mixes.strings import Mix, Place
 
 PILE = 3.0  # a pile on the palette beside a usual film; common practice, no source
 
@@ -35,7 +35,7 @@ class Batch:
     ----------
     parts : tuple of (tube, count)
         Places on the palette.
-    strings : tuple of (plane, part)
+    strings : tuple of (plane, thing or 0, part)
     passes : tuple of int
         In order.
     ml : float
@@ -46,48 +46,92 @@ class Batch:
         How long a pile of it stays open in the air of that session. [min]
     times : int
         Sessions for which it has to be mixed.
+    covered : bool
+        Whether all that is painted with it is covered by later layers.
     """
 
     parts: tuple[tuple[int, int], ...]
     strength: float | None
-    strings: tuple[tuple[int, StringPart], ...]
+    strings: tuple[Place, ...]
     passes: tuple[int, ...]
     ml: float
     begin: int | None
     open_min: float | None
     times: int
+    covered: bool = False
 
 
-def _laid(each: Pass) -> tuple[tuple[int, StringPart, float], ...]:
+# The same of a thing that has colours of its own, over what its pass touches.
+LAID_ON_THINGS: dict[str, tuple[tuple[StringPart, float], ...]] = {
+    "block_in": (("base", 1.0),),
+    "second_layer": (("pattern", 0.5),),
+    "glaze": (("tint", 1.0),),
+    "details": (("pattern", 0.2), ("light", 0.1)),
+    "lights": (("light", 0.2),),
+}
+Laid = tuple[tuple[Place, float], ...]
+
+
+def _laid(each: Pass, things: dict[str, Place]) -> Laid:
+    """Which mixes a pass lays, and over what share of its plane."""
     share = 1.0 if each.share is None else each.share
+    own = [things[name] for name in each.things if name in things]
+    if own and len(own) == len(each.things) and each.kind in LAID_ON_THINGS:
+        part_of = share / len(own)
+        return tuple(
+            ((rank, number, part), part_of * cover)
+            for rank, number, _ in own for part, cover in LAID_ON_THINGS[each.kind]
+        )  # fmt: skip
     parts = LAID.get(each.kind, ())
-    return tuple((rank, part, share * cover) for rank in each.planes for part, cover in parts)
+    return tuple(((rank, 0, part), share * cover) for rank in each.planes for part, cover in parts)
+
+
+def laid_by_all(passes: list[Pass], mixes: list[Mix]) -> list[tuple[Pass, Laid]]:
+    """Which mixes each pass lays, in order; blending takes none but where it is the first to lay paint."""
+    things = {mix.target.name: mix.target.place for mix in mixes if mix.target.element}
+    begun: set[int] = set()
+    found = []
+    for each in passes:
+        laid = _laid(each, things)
+        if each.kind == "blend":
+            laid = tuple(((rank, 0, "mass"), 1.0) for rank in each.planes if rank not in begun)
+        begun |= set(each.planes)
+        found.append((each, laid))
+    return found
+
+
+def remixes_of(passes: list[Pass], mixes: list[Mix]) -> int:
+    """Count how often a mix has to be made again: it was used before, and the pass just before did without it."""
+    recipe = {mix.target.place: (mix.recipe.parts, mix.recipe.strength) for mix in mixes}
+    made: set[object] = set()
+    before: set[object] = set()
+    again = 0
+    for _, laid in laid_by_all(passes, mixes):
+        now: set[object] = {recipe[place] for place, _ in laid if place in recipe}
+        if not now:
+            continue
+        again += len((now & made) - before)
+        made |= now
+        before = now
+    return again
 
 
 @step
 def batches_of(state: State, mixes: list[Mix], work: Work) -> list[Batch]:
     """Gather what passes share a mix; in the order in which they are mixed."""
     palette = palette_of(state)
-    by_string = {(mix.target.plane, mix.target.part): mix for mix in mixes}
+    by_string = {mix.target.place: mix for mix in mixes}
     areas = {rank: facts.area_cm2 for rank, facts in enumerate(work.planes, start=1)}
     placed = {each.pass_id: each for each in work.schedule.placements}
-    wanted: dict[tuple[tuple[tuple[int, int], ...], float | None], list[tuple[Pass, int, StringPart, float]]] = (
-        defaultdict(list)
-    )
-    begun: set[int] = set()
-    for each in work.passes:
-        laid = _laid(each)
-        if each.kind == "blend":
-            # What is laid and blended in one go takes paint; blending what lies there takes none.
-            laid = tuple((rank, "mass", 1.0) for rank in each.planes if rank not in begun)
-        begun |= set(each.planes)
-        for rank, part, cover in laid:
-            mix = by_string.get((rank, part))
+    wanted: dict[tuple[tuple[tuple[int, int], ...], float | None], list[tuple[Pass, Place, float]]] = defaultdict(list)
+    for each, laid in laid_by_all(work.passes, mixes):
+        for place, cover in laid:
+            mix = by_string.get(place)
             if mix is None:
                 continue
             film = film_of("watercolour" if palette.transparent else each.paint, each.kind, each.thickness)
-            amount = millilitres(areas.get(rank, 0.0), film, coverage=cover)
-            wanted[mix.recipe.parts, mix.recipe.strength].append((each, rank, part, amount))
+            amount = millilitres(areas.get(place[0], 0.0), film, coverage=cover)
+            wanted[mix.recipe.parts, mix.recipe.strength].append((each, place, amount))
     found = []
     for (parts, strength), uses in wanted.items():
         at = [placed[each.id] for each, *_ in uses if each.id in placed]
@@ -96,16 +140,36 @@ def batches_of(state: State, mixes: list[Mix], work: Work) -> list[Batch]:
         if first is not None:
             paint = next(each.paint for each, *_ in uses if each.id == first.pass_id)
             open_min = dry(paint, first.start, work.problem.weather, PILE).open_until - first.start
-        strings = tuple(dict.fromkeys((rank, part) for _, rank, part, _ in uses))
+        strings = tuple(dict.fromkeys(place for _, place, _ in uses))
         passes = tuple(dict.fromkeys(each.id for each, *_ in uses))
         found.append(
             Batch(
                 parts, strength, strings, passes, sum(amount for *_, amount in uses),
                 None if first is None else first.start, open_min, max(1, len({each.session_id for each in at})),
+                _covered([each for each, *_ in uses], work.passes),
             )
         )  # fmt: skip
     order = {each.id: at for at, each in enumerate(work.passes)}
     return sorted(found, key=lambda batch: order[batch.passes[0]])
+
+
+WHOLE_LAYERS = ("block_in", "second_layer", "blend")
+
+
+def _covered(uses: list[Pass], passes: list[Pass]) -> bool:
+    """Whether every pass of a mix is the first of its planes and a later layer goes over all of them."""
+    order = {each.id: at for at, each in enumerate(passes)}
+    return all(
+        use.kind in ("underpainting", "block_in") and not use.things and use.planes
+        and all(
+            any(
+                later.kind in WHOLE_LAYERS and rank in later.planes and not later.things and (later.share or 1.0) >= 0.9
+                for later in passes[order[use.id] + 1 :]
+            )
+            for rank in use.planes
+        )
+        for use in uses
+    )  # fmt: skip
 
 
 def used_ml(batches: list[Batch], tubes: int) -> list[float]:

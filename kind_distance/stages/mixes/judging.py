@@ -2,21 +2,31 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from itertools import combinations
+from pathlib import Path
 
 import numpy as np
 
 from kind_distance.core.colour.lab import ciede2000
 from kind_distance.core.judgement import Judgement, Remedy, most_costly_first
+from kind_distance.core.judging.films import OIL_CLASS
 from kind_distance.core.mixing.recipes import find_recipe, mixes_of
 from kind_distance.core.mixing.tubes import Tube, paint_of, role_of
+from kind_distance.core.paint.drying import dry
+from kind_distance.core.passes.model import Pass
+from kind_distance.core.schedule.model import Placement
+from kind_distance.core.schedule.work import Work
 from kind_distance.core.wording import say_list
 from kind_distance.follow import step
 from kind_distance.rows import State
+from kind_distance.stages.mixes.batches import laid_by_all
+from kind_distance.stages.mixes.hues import LonelyHue, lonely_hue
 from kind_distance.stages.mixes.nominal import PIGMENTS, Pigment
 from kind_distance.stages.mixes.palette import Palette, missing_parts, palette_of
-from kind_distance.stages.mixes.strings import Mix
+from kind_distance.stages.mixes.strings import Mix, strings_of, targets_of
 from kind_distance.stages.passes.judging import darkens
+from kind_distance.stages.planes.depth import DepthSurvey
 
 STAGE = "mixes"
 STRONG_K = 30.0  # absorption from which a tube runs away with a pale mix; phthalos and some yellows have it
@@ -24,6 +34,8 @@ PALE_VALUE = 6.5  # [V]
 SAME_TO_THE_EYE = 1.0  # CIEDE2000 that nobody tells apart in two places of a picture; common practice, no source
 BLACK_SHARE = 0.34  # of a mix from which it is a black one
 TRIED = 2  # tubes that are offered where one is missing
+COVERS = 0.2  # share of a plane from which a film is one to stand on
+FASTER, MUCH_FASTER = 0.7, 0.5  # of the drying time below; common practice, no source
 
 
 def is_strong(tube: Tube) -> bool:
@@ -78,10 +90,14 @@ def _no_white(palette: Palette, mixes: list[Mix]) -> list[Judgement]:
 
 
 def _out_of_reach(state: State, palette: Palette, mixes: list[Mix]) -> list[Judgement]:
-    """Say what the palette does not reach: one judgement for each plane, with the worst of its string."""
+    """Say what the palette does not reach: one judgement for each plane or thing, with the worst of its string."""
     found = []
-    for plane in state.planes:
-        far = [each for each in mixes if each.target.plane == plane.rank and each.recipe.reach == "out_of_reach"]
+    numbers = {plane.rank: plane.number for plane in state.planes}
+    for rank, element in dict.fromkeys((each.target.plane, each.target.element) for each in mixes):
+        far = [
+            each for each in mixes
+            if (each.target.plane, each.target.element) == (rank, element) and each.recipe.reach == "out_of_reach"
+        ]  # fmt: skip
         if not far:
             continue
         worst = max(far, key=lambda each: each.recipe.difference)
@@ -99,11 +115,11 @@ def _out_of_reach(state: State, palette: Palette, mixes: list[Mix]) -> list[Judg
         tail = f" {say_list([named[index] for index, _ in helps])} would bring it nearer." if helps else ""
         found.append(
             Judgement(
-                f"out_of_reach:p{plane.number}", "out_of_reach", STAGE, "mild",
-                f"{plane.name}, {worst.target.part}: out of this palette's reach",
+                f"out_of_reach:{f'e{element}' if element else f'p{numbers[rank]}'}", "out_of_reach", STAGE, "mild",
+                f"{worst.target.name}, {worst.target.part}: out of this palette's reach",
                 f"The nearest mix is {worst.recipe.difference:.0f} away: {why}.{tail} Or plan it duller: what lies "
                 "beside it decides how bright it looks.",
-                worst.recipe.difference, (plane.rank,), tuple(remedies),
+                worst.recipe.difference, (rank,), tuple(remedies),
             )
         )  # fmt: skip
     return found
@@ -112,7 +128,7 @@ def _out_of_reach(state: State, palette: Palette, mixes: list[Mix]) -> list[Judg
 def _told_apart(state: State, mixes: list[Mix]) -> list[Judgement]:
     """Name mixes of different planes that nobody will tell apart, though they are mixed differently."""
     alike = []
-    for one, other in combinations(mixes, 2):
+    for one, other in combinations([each for each in mixes if not each.target.element], 2):
         if one.target.plane == other.target.plane or one.recipe.parts == other.recipe.parts:
             continue
         away = float(ciede2000(np.array([one.recipe.lab]), np.array([other.recipe.lab]))[0])
@@ -168,8 +184,8 @@ def _strong_in_pale(state: State, palette: Palette, mixes: list[Mix]) -> list[Ju
 
 
 def _black_far(state: State, palette: Palette, mixes: list[Mix]) -> list[Judgement]:
-    if darkens(state.brief.veil):
-        return []  # in the dark, black is what far things are
+    if darkens(state.brief.veil) or state.brief.black_use == "used":
+        return []  # in the dark, black is what far things are; and who paints with black knows it
     blacks = {at for at, tube in enumerate(palette.tubes) if role_of(tube) == "black"}
     nearest = max((plane.rank for plane in state.planes), default=0)
     found = []
@@ -210,8 +226,87 @@ def _missing(state: State, palette: Palette) -> list[Judgement]:
     ]  # fmt: skip
 
 
+def _slowness(palette: Palette, mix: Mix) -> float:
+    """Tell how many times as long as a usual oil a mix takes to dry, by its pigments."""
+    whole = sum(count for _, count in mix.recipe.parts)
+    return sum(count * OIL_CLASS[palette.records[at].dries] for at, count in mix.recipe.parts) / whole
+
+
+def _fast_over_slow(state: State, palette: Palette, mixes: list[Mix], work: Work) -> list[Judgement]:
+    """Name an oil that dries fast over one that dries slowly: the lower one goes on moving under a shut skin."""
+    by_place = {mix.target.place: mix for mix in mixes}
+    placed = {each.pass_id: each for each in work.schedule.placements}
+    below: dict[int, tuple[Pass, float, Mix]] = {}
+    worst: tuple[float, Pass, Pass, Mix, Mix] | None = None
+    for each, laid in laid_by_all(work.passes, mixes):
+        if each.paint != "oil" or each.things:
+            continue
+        for place, cover in laid:
+            mix = by_place.get(place)
+            if mix is None or cover < COVERS:
+                continue
+            slow = _slowness(palette, mix)
+            under = below.get(place[0])
+            if under is not None and under[0].id != each.id and not _one_film(under[0], each, placed, work):
+                ratio = slow / under[1]
+                if ratio < FASTER and (worst is None or ratio < worst[0]):
+                    worst = (ratio, under[0], each, under[2], mix)
+            if under is None or under[0].id != each.id or slow > under[1]:
+                below[place[0]] = (each, slow, mix)
+    if worst is None:
+        return []
+    ratio, lower, upper, slow_mix, fast_mix = worst
+    slowest = max(slow_mix.recipe.parts, key=lambda part: OIL_CLASS[palette.records[part[0]].dries])
+    fastest = min(fast_mix.recipe.parts, key=lambda part: OIL_CLASS[palette.records[part[0]].dries])
+    return [
+        Judgement(
+            f"fast_over_slow:{upper.id}", "fast_over_slow", STAGE, "mild" if ratio < MUCH_FASTER else "note",
+            f"{upper.said}: fast over slow",
+            f"With {palette.records[fastest[0]].name.lower()} it dries in about {ratio:.0%} of the time that "
+            f"{lower.said} with {palette.records[slowest[0]].name.lower()} takes: a firm skin over a film that still "
+            "moves may crack. Let the lower one dry through, or give the upper one a slower pigment or more oil.",
+            1 / ratio, upper.planes,
+            (Remedy("Wait until it is dry through", "set_pass", {"number": upper.id, "wants": "dry_through"}),),
+        )
+    ]  # fmt: skip
+
+
+def _one_film(lower: Pass, upper: Pass, placed: Mapping[int, Placement], work: Work) -> bool:
+    """Whether two films count as one or never meet: laid while the lower is open, or once it is dry through."""
+    if upper.wants == "dry_through":
+        return True
+    under, over = placed.get(lower.id), placed.get(upper.id)
+    if under is None or over is None:
+        return upper.kind == "blend"
+    film = dry("oil", float(under.end), work.problem.weather, lower.thickness, lower.aids)
+    return over.start < film.open_until or over.start >= film.through_late
+
+
+def _lonely(hue: LonelyHue | None, state: State) -> list[Judgement]:
+    if hue is None:
+        return []
+    plane = next((each for each in state.planes if each.rank == hue.echo_plane), None)
+    where = f"in {plane.name}, {hue.echo_corner}" if plane is not None else hue.echo_corner
+    return [
+        Judgement(
+            "lonely_hue", "lonely_hue", STAGE, "note", f"{hue.name.capitalize()} only in the {hue.corner}",
+            f"{hue.share:.1%} of the picture, far from the focus, and nowhere else: the eye goes there and stays. A "
+            f"duller, paler touch of it {where}, ties the picture together.",
+            hue.share, () if plane is None else (plane.rank,),
+            (Remedy("I vary colours on purpose", "set_brief", {"echo_hues": "vary"}),),
+        )
+    ]  # fmt: skip
+
+
+def mix_judgements(file: Path, state: State, depth: DepthSurvey, work: Work) -> list[Judgement]:
+    """Judge the mixes of a painting."""
+    return judge_mixes(state, strings_of(state, targets_of(file, state, depth)), work, lonely_hue(file, state))
+
+
 @step
-def judge_mixes(state: State, mixes: list[Mix]) -> list[Judgement]:
+def judge_mixes(
+    state: State, mixes: list[Mix], work: Work | None = None, hue: LonelyHue | None = None
+) -> list[Judgement]:
     """Judge the mixes; what the painter means so comes last."""
     palette = palette_of(state)
     no_white = _no_white(palette, mixes)
@@ -221,6 +316,8 @@ def judge_mixes(state: State, mixes: list[Mix]) -> list[Judgement]:
         *_told_apart(state, mixes),
         *_black_far(state, palette, mixes),
         *_missing(state, palette),
+        *([] if work is None else _fast_over_slow(state, palette, mixes, work)),
+        *_lonely(hue, state),
     ]
     silenced = {each.key for each in state.meant_so}
     loud = most_costly_first([each for each in found if each.key not in silenced])

@@ -62,9 +62,11 @@ def as_tube(record: TubeRecord) -> Tube:
 
 def palette_of(state: State) -> Palette:
     """Lay out the palette of a painting."""
-    records = state.tubes
-    barred = frozenset(at for at, each in enumerate(records) if each.barred)
-    return Palette(records, tuple(as_tube(each) for each in records), barred, medium_of(state.brief.medium).transparent)
+    records, tubes = state.tubes, tuple(as_tube(each) for each in state.tubes)
+    barred = {at for at, each in enumerate(records) if each.barred}
+    if state.brief.black_use == "mixed":
+        barred |= {at for at, tube in enumerate(tubes) if role_of(tube) == "black"}
+    return Palette(records, tubes, frozenset(barred), medium_of(state.brief.medium).transparent)
 
 
 def check_paint(record: TubeRecord, medium: str) -> None:

@@ -22,11 +22,14 @@ from kind_distance.pictures.plates import main_source, plate_of
 from kind_distance.rows import MixRecord, State
 from kind_distance.rows.mixes import StringPart
 from kind_distance.stages.mixes.palette import Palette, palette_of, shift_of
+from kind_distance.stages.mixes.things import moved_with, parts_of_thing, thing_area
 from kind_distance.stages.planes.depth import DepthSurvey
-from kind_distance.stages.planes.strokes import labels_of
+from kind_distance.stages.planes.strokes import labels_of, plane_numbers
 
 Lab = tuple[float, float, float]
 PARTS: tuple[StringPart, ...] = ("light", "mass", "dark")
+THING_PARTS: tuple[StringPart, ...] = ("light", "base", "pattern", "tint")
+Place = tuple[int, int, StringPart]  # rank of the plane, number of the thing or 0, part
 BANDS = {"light": (85, 100), "mass": (35, 65), "dark": (0, 15)}  # percentiles of value of a plane that show its hue
 CHROMA_KEPT = (0.3, 1.5)  # of the photo's chroma, by what is planned
 TOLD_CHROMA = {"": 8.0, "low": 6.0, "mid": 20.0, "high": 40.0}  # where no photo shows it; by eye, no source
@@ -40,16 +43,28 @@ class Target:
     ----------
     plane : int
         Rank.
-    part : "light", "mass" or "dark"
+    part : StringPart
+        Of a plane light, mass or dark; of a thing light, base, pattern or tint.
     value : float
         Planned, dry. [V]
     lab : (L*, a*, b*)
+    name : str
+        Of the plane, or of the thing.
+    element : int
+        Number of the thing; 0 for the plane itself.
     """
 
     plane: int
     part: StringPart
     value: float
     lab: Lab
+    name: str
+    element: int = 0
+
+    @property
+    def place(self) -> Place:
+        """Where it belongs."""
+        return self.plane, self.element, self.part
 
 
 @dataclass(frozen=True)
@@ -119,8 +134,32 @@ def targets_of(file: Path, state: State, depth: DepthSurvey) -> list[Target]:
         for part in PARTS:
             a, b = hues.get((record.rank, part), (float(middle[1]) / kept, float(middle[2]) / kept))
             light = lightness_from_value(values[part])
-            found.append(Target(record.rank, part, values[part], (light, kept * a, kept * b)))
-    return found
+            found.append(Target(record.rank, part, values[part], (light, kept * a, kept * b), record.name))
+    return [*found, *_things(file, state, depth)]
+
+
+def _things(file: Path, state: State, depth: DepthSurvey) -> list[Target]:
+    """Say which colours the things want whose place on the photo is known: as measured, and moved as their plane is."""
+    labels, source = labels_of(file, state), main_source(state)
+    placed = [each for each in state.elements if each.plane is not None and each.x is not None and not each.given_up]
+    if labels is None or source is None or not placed:
+        return []
+    picture, rank_of, found = darkroom.working(file, plate_of(source)), plane_numbers(state), []
+    for each in placed:
+        rank = rank_of[each.plane or 0]
+        seen, plan = depth.given.readings[rank - 1], depth.plan.planes[rank - 1]
+        area = thing_area(picture.lab, labels, each, rank)
+        if seen is None or area is None:
+            continue
+        measured = (seen.dark, seen.mass, seen.light)
+        planned = (plan.dark, plan.value, plan.light)
+        kept = _kept_chroma(depth, rank)
+        for part, (value, a, b) in parts_of_thing(picture.value[area], picture.lab[area]).items():
+            moved = moved_with(value, measured, planned)
+            found.append(
+                Target(rank, part, moved, (lightness_from_value(moved), kept * a, kept * b), each.name, each.number)
+            )
+    return sorted(found, key=lambda each: each.plane)
 
 
 def _own(record: MixRecord, palette: Palette, target: Target) -> Recipe:
@@ -157,11 +196,18 @@ def strings_of(state: State, targets: list[Target]) -> list[Mix]:
         return []
     mixes = mixes_of(palette.tubes, transparent=palette.transparent)
     rank_of = {plane.number: plane.rank for plane in state.planes}
-    own = {(rank_of[each.plane], each.part): each for each in state.mixes if each.plane is not None}
+    own: dict[Place, MixRecord] = {
+        (rank_of[each.plane], 0, each.part): each for each in state.mixes if each.plane is not None
+    }
+    thing_in = {each.number: each.plane for each in state.elements}
+    for each in state.mixes:
+        plane = None if each.element is None else thing_in.get(each.element)
+        if plane is not None:
+            own[rank_of[plane], each.element or 0, each.part] = each
     shift = shift_of(state)
     made = []
     for target in targets:
-        record = own.get((target.plane, target.part))
+        record = own.get(target.place)
         found = None
         if record is None:
             found = find_recipe(palette.tubes, mixes, target.lab, palette.barred, few=state.brief.few_tubes)

@@ -54,6 +54,30 @@ OF_BRIEF: tuple[Question, ...] = (
         ),
     ),
     Question(
+        "glaze_medium", "Medium of a glaze or a last coat", "as usual", (
+            Side("clear", "clear when wet", "the tint is judged while it is wet"),
+            Side("milky", "milky when wet", "laid evenly by its milk, and judged only when it is dry"),
+        ),
+    ),
+    Question(
+        "black_use", "Black", "as recipes find it", (
+            Side("used", "from the tube", "it may be much of a dark; nothing is said of it"),
+            Side("mixed", "darks are mixed", "no recipe takes a black: blue with earth, or red with green"),
+        ),
+    ),
+    Question(
+        "cheap_below", "Cheap paint below", "as you have it", (
+            Side("yes", "yes, where it is covered", "the mixing sheet names the piles that lie under later layers"),
+            Side("no", "no, good paint all through", "nothing is said of it"),
+        ),
+    ),
+    Question(
+        "echo_hues", "A colour in more than one place", "told where one stands alone", (
+            Side("repeat", "repeat it", "a colour that lives in one corner is told, with where to echo it"),
+            Side("vary", "vary each shape", "a colour may stand alone"),
+        ),
+    ),
+    Question(
         "rest_or_go", "Rest or momentum", "neither", (
             Side("rest", "put it away", "last lights and signature wait for the day of return"),
             Side("momentum", "in one go", "days without a session in between are told"),

@@ -133,6 +133,7 @@ def around_of(state: State, kept: tuple[KeptFacts, ...]) -> Around:
         brief.foreground,
         brief.brushes_taken,
         brief.glaze_thinner,
+        brief.glaze_medium,
         brief.moving_light,
         {plane.rank: plane.ground_shown for plane in state.planes if plane.ground_shown},
     )

@@ -7,10 +7,9 @@ from dataclasses import replace
 from kind_distance.core.passes.audit import UNSAFE
 from kind_distance.errors import DomainError, NotFoundError
 from kind_distance.rows import MeantSo
-from kind_distance.stages.mixes.judging import judge_mixes
+from kind_distance.stages.mixes.judging import mix_judgements
 from kind_distance.studio.changes.arguments import Text
 from kind_distance.studio.changes.desk import Changed, Desk, clean_text
-from kind_distance.studio.changes.mixes import mixes_on
 
 CHANGES = ("mean_it_so", "hear_again")
 USUAL_REASON = "Meant so."
@@ -21,7 +20,9 @@ def mean_it_so(desk: Desk, *, key: Text, reason: Text = "") -> Changed:
     found = next((each for each in desk.survey().judgements if each.key == key), None)
     if found is None:
         # Mixes are judged apart, where one looks at them.
-        found = next((each for each in judge_mixes(desk.state, mixes_on(desk)) if each.key == key), None)
+        survey = desk.survey()
+        mixed = mix_judgements(desk.file, desk.state, survey.depth, survey.work)
+        found = next((each for each in mixed if each.key == key), None)
     if found is None:
         raise NotFoundError("judgement", key[:60])
     if found.kind == UNSAFE and not reason.strip():

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from dataclasses import replace
+from dataclasses import dataclass, replace
 from typing import Annotated, Any
 
 from pydantic import Field
@@ -16,7 +16,7 @@ from kind_distance.rows.passes import PaintName
 from kind_distance.rows.state import with_parts
 from kind_distance.stages.mixes.nominal import BY_INDEX, usual_box
 from kind_distance.stages.mixes.palette import check_paint
-from kind_distance.stages.mixes.strings import Mix, strings_of, targets_of
+from kind_distance.stages.mixes.strings import PARTS, THING_PARTS, Mix, Place, strings_of, targets_of
 from kind_distance.stages.mixes.swatches import read_swatch
 from kind_distance.studio.changes.arguments import FiniteFloat, Number, Point, Rank, Text, settable
 from kind_distance.studio.changes.desk import Changed, Desk, find, next_number, numbered_name, put, told, without
@@ -121,9 +121,10 @@ def read_tube(
 def _needed_by(desk: Desk, tube: int) -> str:
     """Name the settled recipes that a tube is in."""
     planes = {plane.number: plane.name for plane in desk.state.planes}
+    things = {each.number: each.name for each in desk.state.elements}
     return ", ".join(
-        f"{planes[mix.plane]}, {mix.part}" for mix in desk.state.mixes
-        if mix.plane is not None and any(part.tube == tube for part in mix.parts)
+        f"{things[mix.element] if mix.element else planes[mix.plane or 0]}, {mix.part}" for mix in desk.state.mixes
+        if any(part.tube == tube for part in mix.parts)
     )  # fmt: skip
 
 
@@ -139,14 +140,48 @@ def remove_tube(desk: Desk, *, tube: Number) -> Changed:
     return without(desk.state, "tube", tube), f"Off the palette: {record.name}"
 
 
-def _settled(desk: Desk, plane: int, part: StringPart, parts: tuple[MixPart, ...], strength: float | None) -> MixRecord:
-    number = desk.plane(plane).number
-    old = next((each for each in desk.state.mixes if each.plane == number and each.part == part), None)
-    return MixRecord(next_number(desk.state, "mix") if old is None else old.number, number, None, part, parts, strength)
+@dataclass(frozen=True)
+class _Place:
+    """Where a recipe belongs: a plane or a thing in it, the part, and how it is called."""
+
+    plane: int | None
+    element: int | None
+    part: StringPart
+    name: str
+    target: Place
 
 
-def set_recipe(desk: Desk, *, plane: Rank, part: StringPart, parts: TubeParts, water: Water | None = None) -> Changed:
-    """Settle a recipe of one's own for a plane's light, mass or dark; a wash with its parts of water."""
+def _place(desk: Desk, plane: int, part: StringPart, element: int | None) -> _Place:
+    """Find where a recipe belongs, by the rank of its plane and the number of its thing."""
+    if element is None:
+        if part not in PARTS:
+            raise DomainError(f"A plane has no {part}.", "It has a light, a mass and a dark; things have a base.")
+        record = desk.plane(plane)
+        return _Place(record.number, None, part, record.name, (plane, 0, part))
+    if part not in THING_PARTS:
+        raise DomainError(f"A thing has no {part}.", "It has a light, a base, a pattern and a tint.")
+    thing = find(desk.state, "element", element)
+    return _Place(None, element, part, thing.name, (plane, element, part))
+
+
+def _settled(desk: Desk, place: _Place, parts: tuple[MixPart, ...], strength: float | None) -> MixRecord:
+    of_place = (place.plane, place.element, place.part)
+    old = next((each for each in desk.state.mixes if (each.plane, each.element, each.part) == of_place), None)
+    number = next_number(desk.state, "mix") if old is None else old.number
+    return MixRecord(number, place.plane, place.element, place.part, parts, strength)
+
+
+def set_recipe(
+    desk: Desk,
+    *,
+    plane: Rank,
+    part: StringPart,
+    parts: TubeParts,
+    water: Water | None = None,
+    element: Number | None = None,
+) -> Changed:
+    """Settle a recipe of one's own for a part of a plane, or of a thing in it; a wash with its parts of water."""
+    place = _place(desk, plane, part, element)
     for tube, _ in parts:
         find(desk.state, "tube", tube)
     whole = tuple(MixPart(tube, count) for tube, count in parts if count)
@@ -156,12 +191,11 @@ def set_recipe(desk: Desk, *, plane: Rank, part: StringPart, parts: TubeParts, w
         raise DomainError("A tube is named twice in this recipe.", "Add its parts together.")
     wash = medium_of(desk.state.brief.medium).transparent
     strength = strength_in(USUAL_WATER if water is None else water) if wash else None
-    record = _settled(desk, plane, part, whole, strength)
-    return put(desk.state, record), f"Recipe settled: {desk.plane(plane).name}, {part}"
+    return put(desk.state, _settled(desk, place, whole, strength)), f"Recipe settled: {place.name}, {part}"
 
 
-def _found(desk: Desk, plane: int, part: StringPart) -> Mix:
-    mix = next((m for m in mixes_on(desk) if (m.target.plane, m.target.part) == (plane, part)), None)
+def _found(desk: Desk, place: _Place) -> Mix:
+    mix = next((each for each in mixes_on(desk) if each.target.place == place.target), None)
     if mix is None:
         raise DomainError("There is no recipe there yet.", "Put tubes on the palette first.")
     return mix
@@ -177,26 +211,37 @@ def _parts_of(desk: Desk, mix: Mix, way: int = 0) -> tuple[tuple[MixPart, ...], 
     return tuple(MixPart(desk.state.tubes[at].number, count) for at, count in chosen.parts), chosen.strength
 
 
-def keep_recipe(desk: Desk, *, plane: Rank, part: StringPart, way: Annotated[int, Field(ge=0, le=9)] = 0) -> Changed:
+def keep_recipe(
+    desk: Desk,
+    *,
+    plane: Rank,
+    part: StringPart,
+    way: Annotated[int, Field(ge=0, le=9)] = 0,
+    element: Number | None = None,
+) -> Changed:
     """Lock the recipe that was found, or another way to it, so that nothing changes it any more."""
-    parts, strength = _parts_of(desk, _found(desk, plane, part), way)
-    return put(desk.state, _settled(desk, plane, part, parts, strength)), f"Locked: {desk.plane(plane).name}, {part}"
+    place = _place(desk, plane, part, element)
+    parts, strength = _parts_of(desk, _found(desk, place), way)
+    return put(desk.state, _settled(desk, place, parts, strength)), f"Locked: {place.name}, {part}"
 
 
 def take_recipe(desk: Desk, *, plane: Rank, part: StringPart, of_plane: Rank, of_part: StringPart) -> Changed:
     """Mix two places once: take the recipe of another one."""
-    parts, strength = _parts_of(desk, _found(desk, of_plane, of_part))
-    record = _settled(desk, plane, part, parts, strength)
-    return put(desk.state, record), f"{desk.plane(plane).name}, {part}: mixed as {desk.plane(of_plane).name}, {of_part}"
+    place, other = _place(desk, plane, part, None), _place(desk, of_plane, of_part, None)
+    parts, strength = _parts_of(desk, _found(desk, other))
+    return put(desk.state, _settled(desk, place, parts, strength)), (
+        f"{place.name}, {part}: mixed as {other.name}, {of_part}"
+    )
 
 
-def clear_recipe(desk: Desk, *, plane: Rank, part: StringPart) -> Changed:
+def clear_recipe(desk: Desk, *, plane: Rank, part: StringPart, element: Number | None = None) -> Changed:
     """Let a settled recipe be found again."""
-    number = desk.plane(plane).number
-    rest = tuple(each for each in desk.state.mixes if (each.plane, each.part) != (number, part))
+    place = _place(desk, plane, part, element)
+    of_place = (place.plane, place.element, place.part)
+    rest = tuple(each for each in desk.state.mixes if (each.plane, each.element, each.part) != of_place)
     if rest == desk.state.mixes:
-        raise NotFoundError("settled recipe", f"{desk.plane(plane).name}, {part}")
-    return with_parts(desk.state, mixes=rest), f"Found again: {desk.plane(plane).name}, {part}"
+        raise NotFoundError("settled recipe", f"{place.name}, {part}")
+    return with_parts(desk.state, mixes=rest), f"Found again: {place.name}, {part}"
 
 
 def add_wet_dry(desk: Desk, *, wet: FiniteFloat, dry: FiniteFloat, tube: Number | None = None) -> Changed:

@@ -3,6 +3,7 @@
 import { computed, nextTick, onMounted, ref, watch } from "vue";
 import { useRoute } from "vue-router";
 import type { Painting } from "@/api/client";
+import { useMixes } from "@/stages/mixes/mixes";
 import { STAGES } from "./stages";
 import { vRoving } from "@/look/roving";
 
@@ -12,6 +13,7 @@ const props = defineProps<{
 }>();
 const emit = defineEmits<{ brief: [] }>();
 const route = useRoute();
+const mixes = useMixes();
 
 const line = ref<HTMLElement | null>(null);
 // On a narrow window the stages run off the side: the one that is open is brought into sight.
@@ -26,7 +28,7 @@ watch(
 onMounted(() => line.value?.querySelector(".now")?.scrollIntoView({ inline: "center", block: "nearest" }));
 const counts = computed(() => {
   const found: Record<string, number> = {};
-  for (const each of props.painting.judgements) {
+  for (const each of [...props.painting.judgements, ...(mixes.found?.judgements ?? [])]) {
     if (each.severity !== "note" && each.meant_so === null) found[each.stage] = (found[each.stage] ?? 0) + 1;
   }
   return found;

@@ -4,6 +4,7 @@ import { computed, nextTick, onBeforeUnmount, onMounted, ref, watch } from "vue"
 import { useRoute, useRouter } from "vue-router";
 import type { Begin } from "@/api/client";
 import { useTable } from "@/api/store";
+import { useMixes } from "@/stages/mixes/mixes";
 import BriefForm from "./BriefForm.vue";
 import DepthRail from "./DepthRail.vue";
 import FootLine from "./FootLine.vue";
@@ -51,6 +52,19 @@ async function saveBrief(brief: Begin, work: Record<string, string | null> | nul
   if (made) briefOpen.value = false;
 }
 
+const mixes = useMixes();
+/** Recipes are found apart from the painting, once the painter pauses: their judgements count on the line, too. */
+const PAUSE_MS = 1200;
+let pausing = 0;
+watch(
+  () => table.painting?.mark,
+  () => {
+    window.clearTimeout(pausing);
+    pausing = window.setTimeout(() => void mixes.load(), PAUSE_MS);
+  },
+  { immediate: true },
+);
+onBeforeUnmount(() => window.clearTimeout(pausing));
 /** On a narrow window the rail is folded where the stage names its planes itself, until the painter says otherwise. */
 const NARROW_PX = 900;
 const NAMES_ITSELF = ["sessions", "passes", "mixes", "sources"];

@@ -14,8 +14,10 @@ const own = ref<Record<number, number>>({});
 const water = ref(5);
 const made = ref<Recipe | null>(null);
 
-/** What it will stand before and behind, as planned; at the ends of the picture the same twice. */
+/** What it will stand before and behind, as planned; at the ends of the picture the same twice; a thing in its plane. */
 const around = computed(() => {
+  const own = mix.value?.element ? mixes.at(mix.value.plane, "mass") : undefined;
+  if (own) return [own.recipe.colour, own.recipe.colour];
   const planes = table.painting?.planes ?? [];
   const at = planes.findIndex((each) => each.rank === mix.value?.plane);
   const behind = planes[at - 1] ?? planes[at + 1];
@@ -56,6 +58,7 @@ async function settle(): Promise<void> {
     action: "set_recipe",
     plane: found.plane,
     part: found.part,
+    element: found.element || null,
     parts: parts.value,
     water: mixes.found?.medium_transparent ? water.value : null,
   });
@@ -63,11 +66,24 @@ async function settle(): Promise<void> {
 }
 function take(way: number): void {
   const found = mix.value;
-  if (found) void table.change({ action: "keep_recipe", plane: found.plane, part: found.part, way });
+  if (found)
+    void table.change({
+      action: "keep_recipe",
+      plane: found.plane,
+      part: found.part,
+      element: found.element || null,
+      way,
+    });
 }
 function again(): void {
   const found = mix.value;
-  if (found) void table.change({ action: "clear_recipe", plane: found.plane, part: found.part });
+  if (found)
+    void table.change({
+      action: "clear_recipe",
+      plane: found.plane,
+      part: found.part,
+      element: found.element || null,
+    });
 }
 const ways = computed(() => [
   ...(mix.value?.others ?? []),
@@ -77,7 +93,7 @@ const ways = computed(() => [
 
 <template>
   <section v-if="mix && plane" class="detail" aria-live="polite">
-    <h2>{{ mix.batch ? `Mix ${mix.batch}: ` : "" }}{{ plane.name }}, {{ mix.part }}</h2>
+    <h2>{{ mix.batch ? `Mix ${mix.batch}: ` : "" }}{{ mix.name }}, {{ mix.part }}</h2>
     <div class="stand" role="img" :aria-label="`Wanted beside what the recipe makes, on ${beside}`">
       <i :style="{ background: surround[0] }" /><i :style="{ background: surround[1] }" />
       <span><i :style="{ background: mix.wanted }" /><i :style="{ background: mix.recipe.colour }" /></span>

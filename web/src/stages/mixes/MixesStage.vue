@@ -28,8 +28,9 @@ watch(
   () => mixes.found,
   () => (few.value = null),
 );
-function choose(plane: number, part: Part): void {
+function choose(plane: number, part: Part, thing = 0): void {
   table.plane = plane;
+  mixes.thing = thing;
   mixes.part = part;
 }
 const here = computed(() => `/api/paintings/${table.painting?.id}`);
@@ -59,7 +60,8 @@ async function bring(): Promise<void> {
           :planes="planes"
           :mixes="mixes.found.mixes"
           :plane="table.plane"
-          :part="mixes.part"
+          :part="mixes.chosen?.part ?? mixes.part"
+          :thing="mixes.chosen?.element ?? 0"
           @choose="choose"
         />
         <BuildFilm />

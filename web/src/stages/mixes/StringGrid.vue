@@ -1,7 +1,8 @@
 <script setup lang="ts">
 /** Every plane's light, mass and dark: what is wanted beside what the recipe makes, with its parts. */
+import { computed } from "vue";
 import type { Painting } from "@/api/client";
-import { PARTS, type Mix, type Part } from "./mixes";
+import { PARTS, THING_PARTS, type Mix, type Part } from "./mixes";
 
 const props = defineProps<{
   /** The planes, farthest first. */
@@ -12,16 +13,45 @@ const props = defineProps<{
   plane: number;
   /** The part of it that is chosen. */
   part: Part;
+  /** Number of the thing that is chosen; 0 for the plane itself. */
+  thing: number;
 }>();
-const emit = defineEmits<{ choose: [plane: number, part: Part] }>();
+const emit = defineEmits<{ choose: [plane: number, part: Part, thing: number] }>();
 
 const MOST_DOTS = 16;
 
-function mixOf(plane: number, part: Part): Mix | undefined {
-  return props.mixes.find((each) => each.plane === plane && each.part === part);
+/** A row of recipes: a plane's, or a thing's under all planes. */
+interface Row {
+  key: string;
+  plane: number;
+  thing: number;
+  title: string;
+  mixes: Mix[];
 }
-function stringOf(plane: number): Mix[] {
-  return props.mixes.filter((each) => each.plane === plane);
+function rowOf(key: string, plane: number, thing: number, title: string): Row {
+  const mixes = props.mixes.filter((each) => each.plane === plane && each.element === thing);
+  return { key, plane, thing, title, mixes };
+}
+const planeRows = computed(() =>
+  props.planes.map((each) => rowOf(`plane ${each.rank}`, each.rank, 0, `${each.rank} ${each.name}`)),
+);
+const thingRows = computed(() => {
+  const first = new Map(props.mixes.filter((each) => each.element).map((each) => [each.element, each]));
+  return [...first.values()].map((each) =>
+    rowOf(`thing ${each.element}`, each.plane, each.element, each.name),
+  );
+});
+/** Planes first, then things, each under the names of its parts. */
+const blocks = computed<[readonly Part[], Row[]][]>(() => [
+  [PARTS, planeRows.value],
+  [THING_PARTS, thingRows.value],
+]);
+const rows = computed(() => [...planeRows.value, ...thingRows.value]);
+function idOf(mix: Mix): string {
+  return mix.element ? `mix-thing${mix.element}-${mix.part}` : `mix-${mix.plane}-${mix.part}`;
+}
+function isNow(mix: Mix): boolean {
+  return mix.plane === props.plane && mix.element === props.thing && mix.part === props.part;
 }
 /** Parts as dots, most first; none where there would be too many to count. */
 function dots(mix: Mix): string[] {
@@ -29,59 +59,64 @@ function dots(mix: Mix): string[] {
   if (whole > MOST_DOTS) return [];
   return mix.recipe.parts.flatMap((each) => Array<string>(each.count).fill(each.colour));
 }
-function moved(event: KeyboardEvent, plane: number, part: Part): void {
-  const column = PARTS.indexOf(part);
+function moved(event: KeyboardEvent, row: Row, mix: Mix): void {
+  const line = rows.value.findIndex((each) => each.key === row.key);
+  const column = row.mixes.indexOf(mix);
   const to: Record<string, [number, number]> = {
-    ArrowUp: [plane - 1, column],
-    ArrowDown: [plane + 1, column],
-    ArrowLeft: [plane, column - 1],
-    ArrowRight: [plane, column + 1],
+    ArrowUp: [line - 1, column],
+    ArrowDown: [line + 1, column],
+    ArrowLeft: [line, column - 1],
+    ArrowRight: [line, column + 1],
   };
   const wanted = to[event.key];
-  const next = wanted && PARTS[wanted[1]];
-  if (!wanted || !next || !mixOf(wanted[0], next)) return;
+  if (!wanted || wanted[1] < 0) return;
+  const next = rows.value[wanted[0]]?.mixes;
+  const found = next?.[wanted[0] === line ? wanted[1] : Math.min(wanted[1], next.length - 1)];
+  if (!found) return;
   event.preventDefault();
-  emit("choose", wanted[0], next);
-  document.getElementById(`mix-${wanted[0]}-${next}`)?.focus();
+  emit("choose", found.plane, found.part, found.element);
+  document.getElementById(idOf(found))?.focus();
 }
 </script>
 
 <template>
   <div class="grid hung" role="grid" aria-label="Recipes of all planes">
-    <div class="row head" role="row">
-      <span role="columnheader">plane</span>
-      <span v-for="each in PARTS" :key="each" role="columnheader">{{ each }}</span>
-    </div>
-    <div v-for="each in planes" :key="each.rank" class="row" role="row">
-      <h3 role="rowheader">{{ each.rank }} {{ each.name }}</h3>
-      <div v-for="mix in stringOf(each.rank)" :key="mix.part" role="gridcell">
-        <button
-          :id="`mix-${mix.plane}-${mix.part}`"
-          class="mix"
-          :class="{ now: mix.plane === plane && mix.part === part, far: mix.recipe.reach === 'out_of_reach' }"
-          :tabindex="mix.plane === plane && mix.part === part ? 0 : -1"
-          :aria-pressed="mix.plane === plane && mix.part === part"
-          @click="emit('choose', mix.plane, mix.part)"
-          @keydown="moved($event, mix.plane, mix.part)"
-        >
-          <span class="paint" aria-hidden="true"
-            ><i :style="{ background: mix.wanted }" /><i :style="{ background: mix.recipe.colour }"
-          /></span>
-          <span class="words">
-            <span class="hidden-label">{{ each.name }}, {{ mix.part }}:</span>
-            <b>{{ mix.value.toFixed(1) }}</b><span class="which">{{ mix.part }}</span
-            ><em v-if="mix.locked">settled</em
-            ><em v-if="mix.recipe.reach !== 'match'">{{
-              mix.recipe.reach === "close" ? "close" : "out of reach"
-            }}</em>
-            <span class="said">{{ mix.recipe.said }}</span>
-            <span v-if="dots(mix).length" class="dots" aria-hidden="true"
-              ><i v-for="(colour, at) in dots(mix)" :key="at" :style="{ background: colour }"
-            /></span>
-          </span>
-        </button>
+    <template v-for="[parts, list] in blocks" :key="parts.length">
+      <div v-if="list.length" class="row head" :class="{ things: parts.length > 3 }" role="row">
+        <span role="columnheader">{{ parts.length > 3 ? "thing" : "plane" }}</span>
+        <span v-for="each in parts" :key="each" role="columnheader">{{ each }}</span>
       </div>
-    </div>
+      <div v-for="row in list" :key="row.key" class="row" :class="{ things: row.thing > 0 }" role="row">
+        <h3 role="rowheader">{{ row.title }}</h3>
+        <div v-for="mix in row.mixes" :key="mix.part" role="gridcell">
+          <button
+            :id="idOf(mix)"
+            class="mix"
+            :class="{ now: isNow(mix), far: mix.recipe.reach === 'out_of_reach' }"
+            :tabindex="isNow(mix) ? 0 : -1"
+            :aria-pressed="isNow(mix)"
+            @click="emit('choose', mix.plane, mix.part, mix.element)"
+            @keydown="moved($event, row, mix)"
+          >
+            <span class="paint" aria-hidden="true"
+              ><i :style="{ background: mix.wanted }" /><i :style="{ background: mix.recipe.colour }"
+            /></span>
+            <span class="words">
+              <span class="hidden-label">{{ mix.name }}, {{ mix.part }}:</span>
+              <b>{{ mix.value.toFixed(1) }}</b><span class="which">{{ mix.part }}</span
+              ><em v-if="mix.locked">settled</em
+              ><em v-if="mix.recipe.reach !== 'match'">{{
+                mix.recipe.reach === "close" ? "close" : "out of reach"
+              }}</em>
+              <span class="said">{{ mix.recipe.said }}</span>
+              <span v-if="dots(mix).length" class="dots" aria-hidden="true"
+                ><i v-for="(colour, at) in dots(mix)" :key="at" :style="{ background: colour }"
+              /></span>
+            </span>
+          </button>
+        </div>
+      </div>
+    </template>
   </div>
 </template>
 
@@ -94,6 +129,16 @@ function moved(event: KeyboardEvent, plane: number, part: Part): void {
   display: grid;
   grid-template-columns: 88px repeat(3, minmax(0, 1fr));
   border-top: 1px solid var(--hair);
+}
+.row.things {
+  grid-template-columns: 88px repeat(4, minmax(0, 1fr));
+}
+.things .mix {
+  grid-template-columns: 40px minmax(0, 1fr);
+}
+.head.things {
+  margin-top: 14px;
+  border-top: 2px solid var(--line);
 }
 .head {
   border-top: 0;
@@ -168,7 +213,8 @@ em {
   .which {
     display: inline;
   }
-  .row {
+  .row,
+  .row.things {
     grid-template-columns: minmax(0, 1fr);
   }
   .head {

@@ -12,12 +12,16 @@ export type Batch = Schemas["BatchView"];
 export type UsualTube = Schemas["UsualTubeView"];
 export type Part = Mix["part"];
 
+/** The parts of a plane, and those of a thing. */
 export const PARTS: readonly Part[] = ["light", "mass", "dark"];
+export const THING_PARTS: readonly Part[] = ["light", "base", "pattern", "tint"];
 
 export const useMixes = defineStore("mixes", () => {
   const table = useTable();
   const found = shallowRef<Mixes | null>(null);
   const part = ref<Part>("mass");
+  /** Number of the thing that is looked at; it counts only in its own plane. */
+  const thing = ref(0);
   let asked = "";
 
   async function load(): Promise<void> {
@@ -37,15 +41,23 @@ export const useMixes = defineStore("mixes", () => {
     () => (found.value = null),
   );
 
-  const chosen = computed(
-    () => found.value?.mixes.find((each) => each.plane === table.plane && each.part === part.value) ?? null,
-  );
+  const chosen = computed(() => {
+    const here = (found.value?.mixes ?? []).filter((each) => each.plane === table.plane);
+    return (
+      here.find((each) => each.element === thing.value && each.part === part.value) ??
+      here.find((each) => each.element === 0 && each.part === part.value) ??
+      here.find((each) => each.element === 0 && each.part === "mass") ??
+      null
+    );
+  });
   const batch = computed(
     () => found.value?.batches.find((each) => each.name === chosen.value?.batch) ?? null,
   );
 
   function at(plane: number, wanted: Part): Mix | undefined {
-    return found.value?.mixes.find((each) => each.plane === plane && each.part === wanted);
+    return found.value?.mixes.find(
+      (each) => each.plane === plane && each.element === 0 && each.part === wanted,
+    );
   }
 
   /** Says what a recipe makes, without keeping it; null where it makes no sense. */
@@ -57,7 +69,8 @@ export const useMixes = defineStore("mixes", () => {
         path: { painting_id: painting.id },
         query: {
           plane: table.plane,
-          part: part.value,
+          part: chosen.value?.part ?? part.value,
+          element: chosen.value?.element ?? 0,
           parts: parts.map(([tube, count]) => `${tube}:${count}`).join(","),
           water,
         },
@@ -76,5 +89,8 @@ export const useMixes = defineStore("mixes", () => {
     return content(answer).catch(() => null);
   }
 
-  return { found, part, chosen, batch, load, at, tried, few };
+  /** What has to be mixed again in this order, by the recipes; empty while nobody knows. */
+  const remixesSaid = computed(() => (found.value?.mixes.length ? found.value.remixes_said : ""));
+
+  return { found, remixesSaid, part, thing, chosen, batch, load, at, tried, few };
 });

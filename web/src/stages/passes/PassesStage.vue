@@ -2,6 +2,7 @@
 /** The passes this painting needs, in the painter's order, what each waits for, and what other orders would cost. */
 import { computed, watch } from "vue";
 import { useTable } from "@/api/store";
+import { useMixes } from "../mixes/mixes";
 import StageLayout from "../StageLayout.vue";
 import BuildFilm from "../mixes/BuildFilm.vue";
 import AddPass from "./AddPass.vue";
@@ -12,6 +13,7 @@ import SchoolOffers from "./SchoolOffers.vue";
 import WantedList from "./WantedList.vue";
 
 const table = useTable();
+const mixes = useMixes();
 const source = computed(() => table.painting?.sources.find((each) => each.main));
 const work = computed(() => table.painting?.work);
 watch(
@@ -30,7 +32,8 @@ watch(
     <div v-if="table.painting && work?.passes.length" class="passes">
       <p class="cost">
         <b>{{ work.passes.length }} passes</b>, {{ work.cost.painting_said }} of painting · to cut round:
-        {{ work.cost.cut_round_said }} · {{ work.cost.remixes_said }} · {{ work.cost.wait_said }} of waiting
+        {{ work.cost.cut_round_said }} · {{ mixes.remixesSaid || work.cost.remixes_said }} ·
+        {{ work.cost.wait_said }} of waiting
         {{ work.sessions.length ? "in your sessions" : "if painted without a break" }}.
         <template v-if="table.painting.brief.passes_by_hand">
           The order is your own.

@@ -4,6 +4,7 @@ import { computed, ref, watch } from "vue";
 import type { Session } from "@/api/client";
 import { useFollowing } from "@/api/following";
 import { useTable } from "@/api/store";
+import { useMixes } from "@/stages/mixes/mixes";
 import PrintPreview from "@/frame/PrintPreview.vue";
 import { slack, type Slack } from "@/api/tries";
 import StageLayout from "../StageLayout.vue";
@@ -18,6 +19,7 @@ import SessionMilestones from "./SessionMilestones.vue";
 import { vRoving } from "@/look/roving";
 
 const table = useTable();
+const mixes = useMixes();
 type Zoom = "months" | "sessions" | "close";
 const ZOOMS: [Zoom, string][] = [
   ["months", "Weeks and months"],
@@ -88,7 +90,8 @@ const at = computed(() => `/api/paintings/${table.painting?.id}`);
         </div>
         <span class="sum"
           >{{ work.passes.length }} passes, {{ work.cost.painting_said }} of painting in
-          {{ work.sessions.length }} {{ work.sessions.length === 1 ? "session" : "sessions" }}</span
+          {{ work.sessions.length }} {{ work.sessions.length === 1 ? "session" : "sessions" }} ·
+          {{ mixes.remixesSaid || work.cost.remixes_said }}</span
         >
       </div>
       <ScoreMonths
