@@ -5,9 +5,10 @@ from __future__ import annotations
 import hashlib
 import io
 import zipfile
+from dataclasses import replace
 from typing import Annotated
 
-from fastapi import APIRouter, Path, Response
+from fastapi import APIRouter, Path, Query, Response
 from pydantic import BaseModel, Field
 
 from kind_distance.api.context import Here, forever
@@ -17,7 +18,7 @@ from kind_distance.core.wording import first_upper
 from kind_distance.errors import DomainError, NotFoundError
 from kind_distance.exchange.pictures import animated_webp, jpeg, png
 from kind_distance.exchange.stagesheet import draw_stages, places_for
-from kind_distance.stages.mixes.build import off_plan, scene_of_build, steps_of
+from kind_distance.stages.mixes.build import GROUND_COLOURS, off_plan, scene_of_build, steps_of
 from kind_distance.studio.changes.desk import Desk
 
 router = APIRouter(prefix="/api/paintings/{painting_id}", tags=["build"])
@@ -48,52 +49,65 @@ class BuildToldView(BaseModel):
     bare_said: str
 
 
-def _film(here: Here, painting_id: int) -> tuple[Film, tuple[BuildStep, ...], Desk]:
-    """Lay a painting before the simulator; raise DomainError without a photo and planes."""
+Ground = Annotated[
+    str, Query(max_length=20, pattern="^[a-z_]*$", description="Another ground to try; empty: as planned.")
+]
+
+
+def _film(here: Here, painting_id: int, ground: str = "") -> tuple[Film, tuple[BuildStep, ...], Desk]:
+    """Lay a painting before the simulator, on another ground where one is tried; passes and mixes stay as planned."""
     desk = here.studio.desk(painting_id, here.clock())
     found = desk.survey()
+    if ground and ground not in GROUND_COLOURS:
+        raise NotFoundError("ground", ground)
     scene = scene_of_build(desk.file, desk.state, found.depth)
+    if scene is not None and ground:
+        scene = replace(scene, ground=GROUND_COLOURS[ground])
     if scene is None:
         raise DomainError("There is no picture of this painting to build.", "Bring a photo and mark its planes first.")
     return here.films.film(scene), steps_of(desk.state, found.depth, found.work), desk
 
 
 @router.get("/build", summary="Say how the painting builds")
-def build(here: Here, painting_id: Number) -> BuildView:
+def build(here: Here, painting_id: Number, ground: Ground = "") -> BuildView:
     """List the stages from the bare support to the last pass, each with the address of its picture."""
-    film, steps, desk = _film(here, painting_id)
+    film, steps, desk = _film(here, painting_id, ground)
     said = {each.id: each for each in desk.survey().work.passes}
     height, width = film.scene.shape
-    stages = [BuildStageView(number=None, said="the bare support", plane=None, image=_stage_at(painting_id, film, ()))]
+    stages = [
+        BuildStageView(number=None, said="the bare support", plane=None, image=_stage_at(painting_id, film, (), ground))
+    ]
     for at, each in enumerate(steps, start=1):
         stages.append(
             BuildStageView(
                 number=each.number, said=said[each.number].said, plane=each.planes[0] if each.planes else None,
-                image=_stage_at(painting_id, film, steps[:at]),
+                image=_stage_at(painting_id, film, steps[:at], ground),
             )
         )  # fmt: skip
     return BuildView(width=width, height=height, stages=stages)
 
 
-def _stage_at(painting_id: int, film: Film, steps: tuple[BuildStep, ...]) -> str:
+def _stage_at(painting_id: int, film: Film, steps: tuple[BuildStep, ...], ground: str) -> str:
     """Address of a stage; it changes when anything does that it shows."""
     mark = hashlib.sha256(f"{film.name} {steps!r}".encode()).hexdigest()[:16]
-    return f"/api/paintings/{painting_id}/build/{len(steps)}.jpg?k={mark}"
+    return f"/api/paintings/{painting_id}/build/{len(steps)}.jpg?ground={ground}&k={mark}"
 
 
 @router.get("/build/{at}.jpg", response_class=Response, summary="Show a stage")
-def build_stage(here: Here, painting_id: Number, at: Annotated[int, Path(ge=0, le=200)]) -> Response:
+def build_stage(
+    here: Here, painting_id: Number, at: Annotated[int, Path(ge=0, le=200)], ground: Ground = ""
+) -> Response:
     """Show the picture as it should look after so many passes."""
-    film, steps, _ = _film(here, painting_id)
+    film, steps, _ = _film(here, painting_id, ground)
     if at > len(steps):
         raise NotFoundError("stage of the build", at)
     return forever(jpeg(film.stage(steps[:at]).codes), "image/jpeg")
 
 
 @router.get("/build/told", summary="Say what the finished build tells of the plan")
-def build_told(here: Here, painting_id: Number) -> BuildToldView:
+def build_told(here: Here, painting_id: Number, ground: Ground = "") -> BuildToldView:
     """Work the build out to the end; tell planes that stand off their plan, and how much ground shows."""
-    film, steps, _ = _film(here, painting_id)
+    film, steps, _ = _film(here, painting_id, ground)
     last = film.stage(steps)
     bare = f"{last.bare:.0%} of the surface stays bare" if last.bare >= 0.005 else "no ground stays bare"
     rims = f", and ground shows along {last.rims:.0%} of the borders" if last.rims >= 0.02 else ""
@@ -101,9 +115,9 @@ def build_told(here: Here, painting_id: Number) -> BuildToldView:
 
 
 @router.get("/build.webp", response_class=Response, summary="Export the build as a film")
-def build_film(here: Here, painting_id: Number) -> Response:
+def build_film(here: Here, painting_id: Number, ground: Ground = "") -> Response:
     """Give an animated WebP: each stage for a second, the last for three."""
-    film, steps, _ = _film(here, painting_id)
+    film, steps, _ = _film(here, painting_id, ground)
     codes = [film.stage(steps[:at]).codes for at in range(len(steps) + 1)]
     return Response(
         animated_webp(codes, [1000] * len(steps) + [3000]), media_type="image/webp",
@@ -112,9 +126,9 @@ def build_film(here: Here, painting_id: Number) -> Response:
 
 
 @router.get("/build.zip", response_class=Response, summary="Export the build as pictures")
-def build_pictures(here: Here, painting_id: Number) -> Response:
+def build_pictures(here: Here, painting_id: Number, ground: Ground = "") -> Response:
     """Give every stage as PNG, numbered in order, in a ZIP."""
-    film, steps, _ = _film(here, painting_id)
+    film, steps, _ = _film(here, painting_id, ground)
     out = io.BytesIO()
     with zipfile.ZipFile(out, "w", zipfile.ZIP_STORED) as packed:
         for at in range(len(steps) + 1):
@@ -127,9 +141,9 @@ def build_pictures(here: Here, painting_id: Number) -> Response:
 
 
 @router.get("/build.pdf", response_class=Response, summary="Print six stages of the build")
-def build_sheet(here: Here, painting_id: Number) -> Response:
+def build_sheet(here: Here, painting_id: Number, ground: Ground = "") -> Response:
     """Print six stages, evenly from the first mark to the last, on one sheet."""
-    film, steps, desk = _film(here, painting_id)
+    film, steps, desk = _film(here, painting_id, ground)
     said = {each.id: each.said for each in desk.survey().work.passes}
     pictures = [
         (f"{at + 1}. {said[steps[at].number]}", film.stage(steps[: at + 1]).codes) for at in places_for(len(steps))

@@ -202,7 +202,64 @@ def plan_out(here: Here, painting_id: int) -> Response:
     )
 
 
-Printed = Literal["sheet", "plan", "mixing"]
+@router.get("/kit.pdf", response_class=Response, summary="Print the kit list")
+def kit_out(here: Here, painting_id: int, session: int | None = None) -> Response:
+    """Print what to take along to a session, else to the first one."""
+    from kind_distance.output.kit import kit_sheet
+
+    desk = here.studio.desk(painting_id, here.clock())
+    data = kit_sheet(here.studio.file, desk.state, desk.survey(), here.now_min, session)
+    return _file(data, "pdf", _named(here, desk.state, "kit"), inline=True)
+
+
+class KitItemView(BaseModel):
+    """A thing to take along."""
+
+    key: str
+    name: str
+    why: str
+    packed: bool
+    own: bool
+
+
+class KitGroupView(BaseModel):
+    """Things to take along for one purpose."""
+
+    title: str
+    items: list[KitItemView]
+
+
+class KitView(BaseModel):
+    """The kit list of a session."""
+
+    session: int
+    groups: list[KitGroupView]
+    said: str
+
+
+@router.get("/kit", summary="List what to take along")
+def kit(here: Here, painting_id: int, session: int | None = None) -> KitView:
+    """List what a session's passes, place and air ask for, with what is packed."""
+    from kind_distance.output.kit import kit_of_session
+
+    desk = here.studio.desk(painting_id, here.clock())
+    record, groups = kit_of_session(here.studio.file, desk.state, desk.survey(), session)
+    views = [
+        KitGroupView(
+            title=title,
+            items=[
+                KitItemView(key=key, name=name, why=why, packed=key in record.packed, own=key.startswith("own:"))
+                for key, name, why in items
+            ],
+        )
+        for title, items in groups
+    ]
+    every = [item for group in views for item in group.items]
+    said = f"{sum(item.packed for item in every)} of {len(every)} packed"
+    return KitView(session=record.number, groups=views, said=said)
+
+
+Printed = Literal["sheet", "plan", "mixing", "kit"]
 
 
 @router.get("/printed/{sort}", summary="Look at what will be printed")
@@ -210,6 +267,7 @@ def printed_pages(here: Here, painting_id: int, sort: Printed, session: int | No
     """Draw the pages of a print as pictures; the sheet is that of a session, else of the next one."""
     from kind_distance.exchange.preview import page_pictures
     from kind_distance.output import mixing, printing
+    from kind_distance.output.kit import kit_sheet
 
     desk = here.studio.desk(painting_id, here.clock())
     state, survey, file = desk.state, desk.survey(), here.studio.file
@@ -220,6 +278,8 @@ def printed_pages(here: Here, painting_id: int, sort: Printed, session: int | No
             data = printing.plan_of(file, state, survey)
         case "mixing":
             data = mixing.mixing_sheet(file, state, survey)
+        case "kit":
+            data = kit_sheet(file, state, survey, here.now_min, session)
     pages = [
         PageView(
             image=f"data:image/png;base64,{b64encode(each.png).decode('ascii')}",
@@ -228,5 +288,5 @@ def printed_pages(here: Here, painting_id: int, sort: Printed, session: int | No
         )
         for each in page_pictures(data)
     ]
-    chosen = "" if session is None or sort != "sheet" else f"?session={session}"
+    chosen = "" if session is None or sort not in ("sheet", "kit") else f"?session={session}"
     return PrintedView(pages=pages, file=f"/api/paintings/{painting_id}/{sort}.pdf{chosen}")

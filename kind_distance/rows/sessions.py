@@ -14,6 +14,7 @@ from kind_distance.rows.words import (
     Company,
     Danger,
     LightSource,
+    Line,
     Moment,
     Number,
     Sky,
@@ -53,6 +54,8 @@ class SessionRecord:
     uses: Annotated[tuple[UsedThing, ...], MaxLen(9), Words("things used", "Besides brushes and paint.")] = ()
     sky: Annotated[Sky, Words("weather", "What the painter expects.")] = ""
     looks_at: Annotated[LightSource, Words(says="What is looked at: life, a photo, or what is imagined.")] = ""
+    packed: Annotated[tuple[Line, ...], MaxLen(60), Words("things packed", "Of the kit list, what is packed.")] = ()
+    kit_own: Annotated[tuple[Line, ...], MaxLen(20), Words("own things", "Taken along besides the kit list.")] = ()
 
 
 @dataclass(frozen=True)

@@ -292,6 +292,7 @@ class Days(InBrowser):
         with page.expect_response(lambda answer: answer.request.method == "POST"):
             day.fill("")
             day.press("Tab")
+        page.wait_for_timeout(400)  # until what was answered stands on the screen
         expect(page.get_by_text("Ready for a gift from")).to_be_visible()
         page.get_by_role("button", name="Day by which it is to be ready: the calendar").click()
         days = page.locator(".v-date-picker-month__day:not(.v-date-picker-month__day--adjacent)")

@@ -98,7 +98,9 @@ class Score(InBrowser):
     def test_a_day_to_be_ready_by_is_refused_honestly(self):
         page = self.open()
         ready = page.get_by_role("region", name="Ready by")
-        ready.get_by_label("Day by which it is to be ready").fill("2026-11-27")
+        day = ready.get_by_label("Day by which it is to be ready", exact=True)
+        day.fill("27.11.2026")
+        day.press("Tab")
         remedy = page.get_by_role("button", name=re.compile("^Move the day to "))
         expect(remedy).to_be_visible()
         remedy.click()

@@ -132,8 +132,7 @@ class Things(WithAThing):
 class Remixes(WithAThing):
     def order(self, *passes):
         return [
-            Pass(at, kind, (rank,), f"{kind} {rank}", "acrylic", 10)
-            for at, (kind, rank) in enumerate(passes, start=1)
+            Pass(at, kind, (rank,), f"{kind} {rank}", "acrylic", 10) for at, (kind, rank) in enumerate(passes, start=1)
         ]
 
     def test_counted_by_hand(self):
@@ -277,3 +276,45 @@ class ValuesOfThings(WithAThing):
         self.assertLess(abs(base - measured), abs(plan.value - measured) + 2)
         for each in self.of_shed(state).values():
             self.assertTrue(1.8 <= each.target.value <= 9.5)
+
+
+class OverTheGround(WithAThing):
+    def told(self, state):
+        desk = self.desk(state)
+        survey = desk.survey()
+        return {each.key: each for each in mix_judgements(self.file, state, survey.depth, survey.work)}
+
+    def clear_yellow(self, ground):
+        """The sky in a clear yellow that covers badly."""
+        state = self.boxed(ground=ground)
+        yellow = next(each for each in state.tubes if each.pigment == "PY35")
+        bare = replace(yellow, opacity="T", masstone=(78.0, 12.0, 80.0), tint=(92.0, -2.0, 45.0))
+        state = replace(state, tubes=tuple(bare if each is yellow else each for each in state.tubes))
+        return self.do(state, "set_recipe", plane=2, part="mass", parts=[(yellow.number, 1)])
+
+    def test_a_clear_colour_on_black_wants_an_underlay_and_on_white_it_does_not(self):
+        """Yellow on black is flagged, yellow on white is not: common practice, no source."""
+        dark, light = self.told(self.clear_yellow("black")), self.told(self.clear_yellow("white"))
+        key = f"ground_shows:p{self.state.planes[1].number}"
+        self.assertIn(key, dark)
+        self.assertNotIn(key, light)
+        self.assertIn("CIEDE2000", dark[key].text)
+
+    def test_with_its_underlay_it_is_well(self):
+        state = self.clear_yellow("black")
+        key = f"ground_shows:p{self.state.planes[1].number}"
+        remedy = self.told(state)[key].remedies[0]
+        under = self.do(state, remedy.action, **remedy.arguments)
+        self.assertNotIn(key, self.told(under))
+
+    def test_who_leaves_the_ground_in_gaps_is_not_told(self):
+        state = self.clear_yellow("black")
+        gaps = self.do(state, "set_plane", plane=2, ground_shown="gaps")
+        self.assertNotIn(f"ground_shows:p{self.state.planes[1].number}", self.told(gaps))
+
+    def test_a_usual_box_on_a_usual_ground_is_told_nothing(self):
+        for ground in ("white", "warm_grey", "pink"):
+            with self.subTest(ground=ground):
+                self.assertFalse(
+                    [key for key in self.told(self.boxed(ground=ground)) if key.startswith("ground_shows")]
+                )

@@ -153,6 +153,7 @@ def batches_of(state: State, mixes: list[Mix], work: Work) -> list[Batch]:
     return sorted(found, key=lambda batch: order[batch.passes[0]])
 
 
+MOSTLY = 0.9  # share of a plane from which a layer covers it
 WHOLE_LAYERS = ("block_in", "second_layer", "blend")
 
 
@@ -163,7 +164,10 @@ def _covered(uses: list[Pass], passes: list[Pass]) -> bool:
         use.kind in ("underpainting", "block_in") and not use.things and use.planes
         and all(
             any(
-                later.kind in WHOLE_LAYERS and rank in later.planes and not later.things and (later.share or 1.0) >= 0.9
+                later.kind in WHOLE_LAYERS
+                and rank in later.planes
+                and not later.things
+                and (later.share or 1.0) >= MOSTLY
                 for later in passes[order[use.id] + 1 :]
             )
             for rank in use.planes

@@ -11,21 +11,31 @@ import numpy as np
 from kind_distance.core.colour.lab import ciede2000
 from kind_distance.core.judgement import Judgement, Remedy, most_costly_first
 from kind_distance.core.judging.films import OIL_CLASS
+from kind_distance.core.mixing.film import SHOWS
 from kind_distance.core.mixing.recipes import find_recipe, mixes_of
 from kind_distance.core.mixing.tubes import Tube, paint_of, role_of
 from kind_distance.core.paint.drying import dry
+from kind_distance.core.paint.underlay import OPAQUE_LAYER, UNDERLAY
 from kind_distance.core.passes.model import Pass
 from kind_distance.core.schedule.model import Placement
 from kind_distance.core.schedule.work import Work
 from kind_distance.core.wording import say_list
 from kind_distance.follow import step
 from kind_distance.rows import State
-from kind_distance.stages.mixes.batches import laid_by_all
+from kind_distance.stages.mixes.batches import MOSTLY, WHOLE_LAYERS, laid_by_all
 from kind_distance.stages.mixes.hues import LonelyHue, lonely_hue
 from kind_distance.stages.mixes.nominal import PIGMENTS, Pigment
 from kind_distance.stages.mixes.palette import Palette, missing_parts, palette_of
-from kind_distance.stages.mixes.strings import Mix, strings_of, targets_of
+from kind_distance.stages.mixes.strings import (
+    Mix,
+    coats_over,
+    ground_shows,
+    ground_value,
+    strings_of,
+    targets_of,
+)
 from kind_distance.stages.passes.judging import darkens
+from kind_distance.stages.passes.worked import judge_ground
 from kind_distance.stages.planes.depth import DepthSurvey
 
 STAGE = "mixes"
@@ -34,6 +44,7 @@ PALE_VALUE = 6.5  # [V]
 SAME_TO_THE_EYE = 1.0  # CIEDE2000 that nobody tells apart in two places of a picture; common practice, no source
 BLACK_SHARE = 0.34  # of a mix from which it is a black one
 TRIED = 2  # tubes that are offered where one is missing
+OFF_OVER_GROUND = 7.0  # CIEDE2000 that a ground may move a mass, and most like it to; by eye, no source
 COVERS = 0.2  # share of a plane from which a film is one to stand on
 FASTER, MUCH_FASTER = 0.7, 0.5  # of the drying time below; common practice, no source
 
@@ -282,6 +293,37 @@ def _one_film(lower: Pass, upper: Pass, placed: Mapping[int, Placement], work: W
     return over.start < film.open_until or over.start >= film.through_late
 
 
+def _ground_shows(state: State, palette: Palette, mixes: list[Mix], work: Work, known: set[int]) -> list[Judgement]:
+    """Name planes whose mass its planned coats leave far off over this ground; what Planes tells is not said again."""
+    if palette.transparent:
+        return []
+    ground, found = ground_value(state), []
+    for mix in mixes:
+        rank = mix.target.plane
+        plane = next((each for each in state.planes if each.rank == rank), None)
+        if mix.target.part != "mass" or plane is None or rank in known or plane.ground_shown == "gaps":
+            continue
+        over = [each for each in work.passes if rank in each.planes and not each.things]
+        if any(each.title in (UNDERLAY, OPAQUE_LAYER) for each in over):
+            continue
+        coats = sum(each.kind in WHOLE_LAYERS and (each.share or 1.0) >= MOSTLY for each in over)
+        off = ground_shows(palette, mix, ground, coats) if coats else 0.0
+        if off >= OFF_OVER_GROUND:
+            hides = coats_over(palette, mix, ground)
+            wanted = f"{hides} coats hide it" if hides else "no number of thin coats hides it"
+            found.append(
+                Judgement(
+                    f"ground_shows:p{plane.number}", "ground_shows", STAGE, "mild",
+                    f"The ground will be seen through {plane.name}",
+                    f"{'One coat' if coats == 1 else f'{coats} coats'} of its mass over a ground of {ground:.1f} stay "
+                    f"{off:.0f} away from the mix (CIEDE2000; {SHOWS:.0f} is seen): {wanted}. A white or mid underlay, "
+                    "dry first, does it with one.",
+                    off, (rank,), (Remedy("Add an underlay", "add_underlay", {"plane": rank}),),
+                )
+            )  # fmt: skip
+    return found
+
+
 def _lonely(hue: LonelyHue | None, state: State) -> list[Judgement]:
     if hue is None:
         return []
@@ -300,12 +342,19 @@ def _lonely(hue: LonelyHue | None, state: State) -> list[Judgement]:
 
 def mix_judgements(file: Path, state: State, depth: DepthSurvey, work: Work) -> list[Judgement]:
     """Judge the mixes of a painting."""
-    return judge_mixes(state, strings_of(state, targets_of(file, state, depth)), work, lonely_hue(file, state))
+    told = judge_ground(state, depth, work)
+    known = frozenset(rank for each in told if each.kind == "shows_through" for rank in each.planes)
+    mixes = strings_of(state, targets_of(file, state, depth))
+    return judge_mixes(state, mixes, work, lonely_hue(file, state), known)
 
 
 @step
 def judge_mixes(
-    state: State, mixes: list[Mix], work: Work | None = None, hue: LonelyHue | None = None
+    state: State,
+    mixes: list[Mix],
+    work: Work | None = None,
+    hue: LonelyHue | None = None,
+    shown: frozenset[int] = frozenset(),
 ) -> list[Judgement]:
     """Judge the mixes; what the painter means so comes last."""
     palette = palette_of(state)
@@ -317,6 +366,7 @@ def judge_mixes(
         *_black_far(state, palette, mixes),
         *_missing(state, palette),
         *([] if work is None else _fast_over_slow(state, palette, mixes, work)),
+        *([] if work is None else _ground_shows(state, palette, mixes, work, set(shown))),
         *_lonely(hue, state),
     ]
     silenced = {each.key for each in state.meant_so}

@@ -11,7 +11,7 @@ from numpy.typing import NDArray
 
 from kind_distance.core.colour.lab import ciede2000, lab_from_linear
 from kind_distance.core.colour.munsell import lightness_from_value
-from kind_distance.core.mixing.film import USUAL_COAT, coats_to_hide
+from kind_distance.core.mixing.film import USUAL_COAT, coats_to_hide, endless, film_over
 from kind_distance.core.mixing.recipes import Found, Recipe, TwoSteps, find_recipe, mix_of, mixes_of, two_steps
 from kind_distance.core.mixing.spectrum import lab_of, reflectance_of
 from kind_distance.core.mixing.tubes import paint_of
@@ -175,17 +175,32 @@ def ground_value(state: State) -> float:
     return ground_of(state.brief.ground).value if told is None else told
 
 
+def _mixed(palette: Palette, mix: Mix) -> tuple[NDArray[Any], NDArray[Any]]:
+    """Absorption and scattering of a mix, 36 bands each."""
+    whole = sum(count for _, count in mix.recipe.parts)
+    paints = [(paint_of(palette.tubes[at]), count) for at, count in mix.recipe.parts]
+    k, s = (sum(paint[part] * count for paint, count in paints) / whole for part in (0, 1))
+    return np.asarray(k), np.asarray(s)
+
+
+def ground_shows(palette: Palette, mix: Mix, ground: float, coats: int) -> float:
+    """Tell how far a mix stays off itself over a grey ground after so many coats (CIEDE2000)."""
+    k, s = _mixed(palette, mix)
+    seen_now: NDArray[Any] = reflectance_of(np.array([lightness_from_value(ground), 0.0, 0.0]))
+    for _ in range(coats):
+        seen_now = film_over(seen_now, k, s, USUAL_COAT)
+    return float(ciede2000(lab_of(seen_now)[None], lab_of(endless(k, s))[None])[0])
+
+
 def coats_over(palette: Palette, mix: Mix, ground: float) -> int:
     """Count the coats of a mix after which a grey ground of that value no longer shows; 0 where it always does."""
-    whole = sum(count for _, count in mix.recipe.parts)
-    k = sum(paint_of(palette.tubes[at])[0] * count for at, count in mix.recipe.parts) / whole
-    s = sum(paint_of(palette.tubes[at])[1] * count for at, count in mix.recipe.parts) / whole
+    k, s = _mixed(palette, mix)
 
     def away(one: NDArray[Any], other: NDArray[Any]) -> float:
         return float(ciede2000(lab_of(one)[None], lab_of(other)[None])[0])
 
     below = reflectance_of(np.array([lightness_from_value(ground), 0.0, 0.0]))
-    return coats_to_hide(below, np.asarray(k), np.asarray(s), USUAL_COAT, away)
+    return coats_to_hide(below, k, s, USUAL_COAT, away)
 
 
 @step

@@ -19,7 +19,7 @@ from kind_distance.rows.state import kind_named
 from kind_distance.stages.passes.work import fixed_of, kept_of, offered, session_from
 from kind_distance.stages.sessions.outdoors import station_at
 from kind_distance.studio.changes.arguments import FiniteFloat, Minute, Number, Text, settable
-from kind_distance.studio.changes.desk import Changed, Desk, find, next_number, told, without
+from kind_distance.studio.changes.desk import Changed, Desk, clean_text, find, next_number, told, without
 from kind_distance.studio.changes.passes import own_passes
 
 CHANGES = (
@@ -33,10 +33,13 @@ CHANGES = (
     "place_pass",
     "free_pass",
     "let_plan_go",
+    "pack",
+    "add_to_kit",
+    "take_off_kit",
 )
 SETS = {
-    "add_session": settable(SessionRecord, "start", "minutes", "outdoors", "wind_m_s", "sun_w_m2"),
-    "set_session": settable(SessionRecord, "start"),
+    "add_session": settable(SessionRecord, "start", "minutes", "outdoors", "wind_m_s", "sun_w_m2", "packed", "kit_own"),
+    "set_session": settable(SessionRecord, "start", "packed", "kit_own"),
 }
 # Air and light over the panel to begin with; common practice, no source.
 INDOOR_WIND, OUTDOOR_WIND, OUTDOOR_SUN = 0.1, 2.0, 100.0
@@ -192,3 +195,38 @@ def free_pass(desk: Desk, *, number: Number) -> Changed:
 def let_plan_go(desk: Desk) -> Changed:
     """Discard the plan that was taken: it is worked out again with every change."""
     return replace(desk.state, kept_plan=()), "Plan discarded"
+
+
+def _with_session(desk: Desk, record: SessionRecord) -> State:
+    sessions = tuple(record if each.number == record.number else each for each in desk.state.sessions)
+    return replace(desk.state, sessions=sessions)
+
+
+def pack(desk: Desk, *, session: Number, item: Text, packed: bool = True) -> Changed:
+    """Tick a thing of a session's kit list, or take the tick away."""
+    record: SessionRecord = find(desk.state, "session", session)
+    rest = tuple(each for each in record.packed if each != item)
+    changed = replace(record, packed=(*rest, item) if packed else rest)
+    checked(changed)
+    return _with_session(desk, changed), "Packed" if packed else "Not packed yet"
+
+
+def add_to_kit(desk: Desk, *, session: Number, name: Text) -> Changed:
+    """Put a thing of one's own on a session's kit list."""
+    record: SessionRecord = find(desk.state, "session", session)
+    wanted = clean_text(name, "thing to take along", 80)
+    if wanted in record.kit_own:
+        raise DomainError(f"{wanted} is on the list already.", "Write something else.")
+    changed = replace(record, kit_own=(*record.kit_own, wanted))
+    checked(changed)
+    return _with_session(desk, changed), f"To take along: {wanted}"
+
+
+def take_off_kit(desk: Desk, *, session: Number, name: Text) -> Changed:
+    """Take a thing of one's own off a session's kit list."""
+    record: SessionRecord = find(desk.state, "session", session)
+    if name not in record.kit_own:
+        raise NotFoundError("thing to take along", name[:40])
+    rest = tuple(each for each in record.kit_own if each != name)
+    packed = tuple(each for each in record.packed if each != f"own:{name}")
+    return _with_session(desk, replace(record, kit_own=rest, packed=packed)), f"Left at home: {name}"

@@ -4,13 +4,14 @@ import { computed, ref, watch } from "vue";
 import { client, content, Problem, type Schemas } from "@/api/client";
 import { useTable } from "@/api/store";
 
-type Sort = "sheet" | "plan" | "mixing";
+export type Sort = "sheet" | "plan" | "mixing" | "kit";
 /** What is to be printed, or null while nothing is. */
 const sort = defineModel<Sort | null>({ required: true });
 const TITLES: Record<Sort, string> = {
   sheet: "The sheet for the easel",
   plan: "The whole plan",
   mixing: "The mixing sheet",
+  kit: "What to take along",
 };
 const table = useTable();
 const found = ref<Schemas["PrintedView"] | null>(null);
@@ -25,7 +26,7 @@ watch([sort, session], async ([wanted]) => {
   wrong.value = "";
   if (!wanted || !table.painting) return;
   const path = { painting_id: table.painting.id, sort: wanted };
-  const query = wanted === "sheet" && session.value ? { session: session.value } : {};
+  const query = session.value && (wanted === "sheet" || wanted === "kit") ? { session: session.value } : {};
   try {
     found.value = await content(
       client.GET("/api/paintings/{painting_id}/printed/{sort}", { params: { path, query } }),
@@ -50,7 +51,7 @@ function print(): void {
   >
     <section class="sheet">
       <h1>{{ sort ? TITLES[sort] : "" }}</h1>
-      <p v-if="sort === 'sheet' && sessions.length > 1">
+      <p v-if="(sort === 'sheet' || sort === 'kit') && sessions.length > 1">
         <label
           >For
           <select v-model.number="session" class="field" aria-label="For which session">

@@ -10,14 +10,37 @@ const open = ref(false);
 const build = shallowRef<Build | null>(null);
 const told = shallowRef<Schemas["BuildToldView"] | null>(null);
 const at = ref(0);
-const held = ref<number | null>(null);
+/** The stage that is held beside the other: it stays, whatever ground is tried next. */
+interface Held {
+  image: string;
+  said: string;
+  caption: string;
+}
+const held = shallowRef<Held | null>(null);
+/** Another ground that is tried; empty for the planned one. */
+const ground = ref("");
 const ready = ref(0);
 const problem = ref("");
 let run = 0;
 
 const stages = computed(() => build.value?.stages ?? []);
 const now = computed(() => stages.value[at.value]);
-const other = computed(() => (held.value === null ? undefined : stages.value[held.value]));
+const grounds = computed(() => table.choices?.grounds ?? []);
+const onGround = computed(() => {
+  const tried = grounds.value.find((each) => each.key === ground.value);
+  return tried ? `, on ${tried.name.toLowerCase()}` : "";
+});
+const caption = computed(
+  () =>
+    `${at.value === 0 ? "Before any" : `After ${at.value} of ${stages.value.length - 1}`}${onGround.value}`,
+);
+function exported(kind: string): string {
+  return `/api/paintings/${table.painting?.id}/build.${kind}?ground=${ground.value}`;
+}
+/** The ground that was tried becomes the planned one. */
+async function takeGround(): Promise<void> {
+  if (await table.change({ action: "set_brief", ground: ground.value })) ground.value = "";
+}
 
 /** Fetches the stages one after the other: the server works each out from the one before. */
 async function load(): Promise<void> {
@@ -27,19 +50,19 @@ async function load(): Promise<void> {
   told.value = null;
   problem.value = "";
   const path = { painting_id: painting.id };
-  const found = await content(client.GET("/api/paintings/{painting_id}/build", { params: { path } })).catch(
-    (cause: Error) => {
-      problem.value = cause.message;
-      return null;
-    },
-  );
+  const query = { ground: ground.value };
+  const found = await content(
+    client.GET("/api/paintings/{painting_id}/build", { params: { path, query } }),
+  ).catch((cause: Error) => {
+    problem.value = cause.message;
+    return null;
+  });
   if (!found || mine !== run) return;
   build.value = found;
   // It opens at the pass that is looked at, else at the end.
   const chosen = found.stages.findIndex((each) => each.number !== null && each.number === table.pass);
   if (at.value === 0 || at.value >= found.stages.length)
     at.value = chosen > 0 ? chosen : found.stages.length - 1;
-  if (held.value !== null && held.value >= found.stages.length) held.value = null;
   ready.value = 0;
   for (const stage of found.stages) {
     const picture = new Image();
@@ -49,11 +72,11 @@ async function load(): Promise<void> {
     ready.value += 1;
   }
   const said = await content(
-    client.GET("/api/paintings/{painting_id}/build/told", { params: { path } }),
+    client.GET("/api/paintings/{painting_id}/build/told", { params: { path, query } }),
   ).catch(() => null);
   if (mine === run) told.value = said;
 }
-watch([open, () => table.painting?.mark], () => void load());
+watch([open, ground, () => table.painting?.mark], () => void load());
 onBeforeUnmount(() => (run += 1));
 
 function stop(): void {
@@ -61,7 +84,10 @@ function stop(): void {
   open.value = false;
 }
 function hold(): void {
-  held.value = held.value === null ? at.value : null;
+  held.value =
+    held.value === null && now.value
+      ? { image: now.value.image, said: now.value.said, caption: caption.value }
+      : null;
 }
 /** The pass to which one scrubs is the chosen one everywhere. */
 function scrubbed(): void {
@@ -91,28 +117,34 @@ watch(
           <button class="do quiet" @click="hold">
             {{ held === null ? "Hold this stage beside" : "Let the other go" }}
           </button>
-          <a class="do quiet" :href="`/api/paintings/${table.painting?.id}/build.webp`" download
-            >Export the film</a
-          ><a class="do quiet" :href="`/api/paintings/${table.painting?.id}/build.zip`" download
-            >as pictures</a
-          ><a class="do quiet" :href="`/api/paintings/${table.painting?.id}/build.pdf`" target="_blank"
-            >Print six stages</a
-          >
+          <a class="do quiet" :href="exported('webp')" download>Export the film</a
+          ><a class="do quiet" :href="exported('zip')" download>as pictures</a
+          ><a class="do quiet" :href="exported('pdf')" target="_blank">Print six stages</a>
         </template>
       </template>
     </div>
     <p v-if="problem">{{ problem }}</p>
     <template v-if="open && build && now">
-      <div class="pictures hung" :class="{ two: other }">
-        <figure v-if="other">
-          <img :src="other.image" :alt="`After ${other.said}`" :width="build.width" :height="build.height" />
-          <figcaption>{{ held === 0 ? "Before any" : `After ${held}` }}: {{ other.said }}</figcaption>
+      <p>
+        <label
+          >On the ground
+          <select v-model="ground" class="field">
+            <option value="">as planned</option>
+            <option v-for="each in grounds" :key="each.key" :value="each.key">
+              {{ each.name.toLowerCase() }}
+            </option>
+          </select></label
+        >
+        <button v-if="ground" class="do quiet" @click="takeGround">Take this ground</button>
+      </p>
+      <div class="pictures hung" :class="{ two: held }">
+        <figure v-if="held">
+          <img :src="held.image" :alt="`After ${held.said}`" :width="build.width" :height="build.height" />
+          <figcaption>{{ held.caption }}: {{ held.said }}</figcaption>
         </figure>
         <figure>
           <img :src="now.image" :alt="`After ${now.said}`" :width="build.width" :height="build.height" />
-          <figcaption>
-            {{ at === 0 ? "Before any" : `After ${at} of ${stages.length - 1}` }}: {{ now.said }}
-          </figcaption>
+          <figcaption>{{ caption }}: {{ now.said }}</figcaption>
         </figure>
       </div>
       <label class="scrub"

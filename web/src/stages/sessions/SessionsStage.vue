@@ -9,6 +9,7 @@ import PrintPreview from "@/frame/PrintPreview.vue";
 import { slack, type Slack } from "@/api/tries";
 import StageLayout from "../StageLayout.vue";
 import BeforeYouGo from "./BeforeYouGo.vue";
+import KitList from "./KitList.vue";
 import PlacementDetail from "./PlacementDetail.vue";
 import ScoreChart from "./ScoreChart.vue";
 import ScoreMonths from "./ScoreMonths.vue";
@@ -34,7 +35,7 @@ const slacks = useFollowing<Slack[]>(slack, []);
 const critical = computed(
   () => new Set(slacks.value.filter((each) => each.critical).map((each) => each.number)),
 );
-const printing = ref<"sheet" | "plan" | "mixing" | null>(null);
+const printing = ref<"sheet" | "plan" | "kit" | null>(null);
 const editing = ref<Session | "new" | null>(null);
 const work = computed(() => table.painting?.work);
 const placement = computed(() => work.value?.placements.find((each) => each.number === table.pass));
@@ -150,6 +151,7 @@ const at = computed(() => `/api/paintings/${table.painting?.id}`);
     </template>
     <template #after>
       <BeforeYouGo v-if="work" :sessions="work.sessions" />
+      <KitList v-if="work?.sessions.length" @print="printing = 'kit'" />
       <PlanOffers v-if="work?.sessions.length" />
       <ReadyBy v-if="work?.sessions.length" :work="work" />
       <SessionMilestones v-if="work" :work="work" />
