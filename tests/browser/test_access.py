@@ -47,6 +47,75 @@ class Findings(InBrowser):
         self.go(f"/paintings/{TEA}/sessions")
         self.page.get_by_role("button", name="Add a session").click()
         self.assertEqual(self.serious(), [])
+        self.page.get_by_role("button", name="Begins: day: the calendar").click()
+        expect(self.page.locator(".v-date-picker")).to_be_visible()
+        self.assertEqual(self.serious(), [])
+
+    def test_help_previews_and_lists(self):
+        self.go(f"/paintings/{TEA}/planes")
+        self.page.get_by_role("button", name="How painters use it").click()
+        self.assertEqual(self.serious(), [])
+        self.go(f"/paintings/{TEA}/sessions")
+        self.page.get_by_role("button", name="What to take along").click()
+        self.assertEqual(self.serious(), [])
+        self.page.get_by_role("button", name="Export…").click()
+        expect(self.page.get_by_role("link", name="Sessions, to a calendar")).to_be_visible()
+        self.assertEqual(self.serious(), [])
+        self.page.keyboard.press("Escape")
+        self.page.get_by_role("button", name="The sheet for the easel").click()
+        expect(self.page.get_by_text("Page 1 of 1")).to_be_visible()
+        self.assertEqual(self.serious(), [])
+        self.go(f"/paintings/{TEA}/mixes")
+        self.page.get_by_role("button", name="Add tubes").click()
+        expect(self.page.get_by_text("Usual tubes")).to_be_visible()
+        self.assertEqual(self.serious(), [])
+
+
+# Every text with its own size and the contrast to what lies behind it, as far as that is one colour.
+MEASURED = r"""() => {
+  const luminance = ([r, g, b]) => [r, g, b].map((c) => c / 255)
+    .map((c) => (c <= 0.04045 ? c / 12.92 : ((c + 0.055) / 1.055) ** 2.4))
+    .reduce((sum, c, at) => sum + c * [0.2126, 0.7152, 0.0722][at], 0);
+  const numbers = (colour) => (colour.match(/[\d.]+/g) ?? []).map(Number);
+  const behind = (e) => {
+    for (let at = e; at; at = at.parentElement) {
+      const style = getComputedStyle(at);
+      if (style.backgroundImage !== 'none') return null;
+      const [r, g, b, a = 1] = numbers(style.backgroundColor);
+      if (a > 0.99) return [r, g, b];
+      if (a > 0.01) return null;
+      if (at.matches('.frame, figure, .picture')) { if (at.matches('figure, .picture')) return null; }
+    }
+    return numbers(getComputedStyle(document.body).backgroundColor).slice(0, 3);
+  };
+  const found = [];
+  for (const e of document.querySelectorAll('body *')) {
+    if (e.closest('svg, .hidden-label, .skip, option, script, style') || !e.checkVisibility()) continue;
+    const text = [...e.childNodes].filter((n) => n.nodeType === 3).map((n) => n.textContent.trim()).join('');
+    if (!text || !e.getClientRects().length) continue;
+    const style = getComputedStyle(e);
+    const back = behind(e);
+    const [one, two] = back ? [luminance(numbers(style.color)), luminance(back)].sort((a, b) => b - a) : [1, 0];
+    found.push({ text: text.slice(0, 40), size: parseFloat(style.fontSize), small: !!e.closest('sup'),
+      contrast: (one + 0.05) / (two + 0.05) });
+  }
+  return found;
+}"""
+
+
+class Type(InBrowser):
+    def test_sizes_and_contrast_of_every_text(self):
+        """At least 14 px but for superior counts, and 4.5:1 (WCAG 2.2, 1.4.3), on every screen and wall."""
+        for wall in WALLS:
+            self.page.add_init_script(f"localStorage.setItem('wall', '{wall}')")
+            for path in SCREENS:
+                self.go(path)
+                self.page.wait_for_timeout(200)
+                found = self.page.evaluate(MEASURED)
+                with self.subTest(wall=wall, screen=path):
+                    self.assertGreater(len(found), 15)
+                    self.assertEqual([each for each in found if each["size"] < 13.9 and not each["small"]], [])
+                    self.assertEqual([each for each in found if each["contrast"] < 4.45], [])
 
 
 class Narrow(InBrowser):

@@ -90,7 +90,19 @@ const shown = computed(() => new Date(`${day.value || today.value}T00:00`));
         hide-header
         show-adjacent-months
         class="picker"
-      />
+      >
+        <template #controls="{ monthYearText, prevMonth, nextMonth, openMonths }">
+          <div class="turns">
+            <button type="button" class="do quiet" @click="prevMonth">
+              ← <span class="hidden-label">Month before</span>
+            </button>
+            <button type="button" class="do quiet" @click="openMonths">{{ monthYearText }}</button>
+            <button type="button" class="do quiet" @click="nextMonth">
+              <span class="hidden-label">Month after</span> →
+            </button>
+          </div>
+        </template>
+      </v-date-picker>
     </v-menu>
   </span>
 </template>
@@ -100,6 +112,15 @@ const shown = computed(() => new Date(`${day.value || today.value}T00:00`));
   display: inline-flex;
   align-items: center;
   white-space: nowrap;
+}
+.turns {
+  display: flex;
+  justify-content: space-between;
+  width: 100%;
+  padding: 6px 12px 0;
+}
+.turns .do {
+  color: var(--paper-ink);
 }
 .calendar {
   display: inline-grid;

@@ -79,7 +79,7 @@ const slabs = computed(() =>
   right: 8px;
   top: 8px;
   font-style: normal;
-  font-size: 13.5px;
+  font-size: 14px;
 }
 .slab .name {
   display: block;
@@ -135,7 +135,7 @@ const slabs = computed(() =>
   }
   .none {
     padding: 8px 4px;
-    font-size: 11px;
+    font-size: 14px;
   }
 }
 </style>

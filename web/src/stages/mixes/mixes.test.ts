@@ -3,12 +3,12 @@ import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 import { useTable } from "@/api/store";
 import { useMixes } from "./mixes";
 
-function mix(plane: number, part: string, batch = "A") {
-  return { plane, part, batch, recipe: { parts: [], said: "" }, others: [], same_hue: null };
+function mix(plane: number, part: string, batch = "A", element = 0) {
+  return { plane, part, batch, element, recipe: { parts: [], said: "" }, others: [], same_hue: null };
 }
 const ANSWER = {
   tubes: [],
-  mixes: [mix(1, "mass"), mix(1, "dark", "B"), mix(2, "mass", "C")],
+  mixes: [mix(1, "mass"), mix(1, "dark", "B"), mix(2, "mass", "C"), mix(2, "base", "D", 7)],
   batches: [{ name: "B", said: "Sky dark" }],
   judgements: [],
 };
@@ -47,8 +47,27 @@ describe("the mixes", () => {
     expect(mixes.chosen?.batch).toBe("B");
     expect(mixes.batch?.said).toBe("Sky dark");
     mixes.part = "light";
-    expect(mixes.chosen).toBeNull();
+    expect(mixes.chosen?.part).toBe("mass"); // what is not there gives way to the mass
     expect(mixes.at(2, "mass")?.batch).toBe("C");
+  });
+
+  it("give a thing's place only in the plane of that thing", async () => {
+    vi.stubGlobal("fetch", answering(ANSWER));
+    const [table, mixes] = [useTable(), useMixes()];
+    await mixes.load();
+    [table.plane, mixes.thing, mixes.part] = [2, 7, "base"];
+    expect(mixes.chosen?.batch).toBe("D");
+    table.plane = 1;
+    expect(mixes.chosen?.element).toBe(0);
+    expect(mixes.at(2, "mass")?.batch).toBe("C");
+  });
+
+  it("tell what is mixed again only where there are recipes", async () => {
+    vi.stubGlobal("fetch", answering({ ...ANSWER, remixes_said: "3 remixes" }));
+    const mixes = useMixes();
+    expect(mixes.remixesSaid).toBe("");
+    await mixes.load();
+    expect(mixes.remixesSaid).toBe("3 remixes");
   });
 
   it("are not shown where another view has overtaken the answer", async () => {
