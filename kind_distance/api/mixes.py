@@ -36,7 +36,9 @@ from kind_distance.stages.mixes.judging import is_strong, mix_judgements, reachi
 from kind_distance.stages.mixes.nominal import PIGMENTS
 from kind_distance.stages.mixes.palette import Palette, missing_parts, palette_of, shift_of
 from kind_distance.stages.mixes.strings import Mix, Place, coats_over, ground_value, strings_of, targets_of
+from kind_distance.stages.mixes.swatches import boxes_on, tubes_of_rows
 from kind_distance.stages.mixes.words import hex_of, letter_of, named_tube, say_recipe
+from kind_distance.studio.changes.desk import find
 
 router = APIRouter(tags=["mixes"])
 Lab = tuple[float, float, float]
@@ -172,6 +174,18 @@ class WetDryView(BaseModel):
     number: int
     wet: float
     dry: float
+
+
+class SwatchBoxView(BaseModel):
+    """A patch of even colour on a page of swatches, in shares of the photo."""
+
+    left: float
+    top: float
+    right: float
+    bottom: float
+    colour: str
+    row: int
+    tube: int = Field(description="The tube whose colour is nearest to the row's first box; 0 for none.")
 
 
 class MixesView(BaseModel):
@@ -476,3 +490,18 @@ def reach(
         raise NotFoundError("plane", plane)
     helping = [index for index, _ in reaching_tubes(palette_of(desk.state), mix.target.lab, mix.recipe.difference)]
     return [each for each in pigments() if each.pigment in helping]
+
+
+@router.get("/api/paintings/{painting_id}/sources/{number}/swatches", summary="Find the swatches on a page")
+def swatch_boxes(here: Here, painting_id: Number, number: Number) -> list[SwatchBoxView]:
+    """Propose where the patches of a photographed page of swatches are, row by row."""
+    desk = here.studio.desk(painting_id, here.clock())
+    boxes = boxes_on(desk.file, find(desk.state, "source", number))
+    tubes = tubes_of_rows(boxes, desk.state.tubes)
+    return [
+        SwatchBoxView(
+            left=box.left, top=box.top, right=box.right, bottom=box.bottom, colour=hex_of(box.lab), row=box.row,
+            tube=tubes.get(box.row, 0),
+        )
+        for box in boxes
+    ]  # fmt: skip

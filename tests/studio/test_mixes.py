@@ -16,6 +16,7 @@ from kind_distance.stages.mixes.judging import judge_mixes, reaching_tubes
 from kind_distance.stages.mixes.nominal import BY_INDEX, PIGMENTS, USUAL_BOX, usual_box
 from kind_distance.stages.mixes.palette import missing_parts, palette_of, shift_of
 from kind_distance.stages.mixes.strings import coats_over, ground_value
+from kind_distance.stages.mixes.swatches import boxes_on, tubes_of_rows
 from kind_distance.studio.changes import CHANGES, apply
 from kind_distance.studio.changes.desk import Desk
 from kind_distance.studio.changes.mixes import mixes_on
@@ -286,6 +287,28 @@ class Swatches(AtThePalette):
         with self.assertRaises(DomainError) as refused:
             self.do(state, "read_tube", tube=6, source=source, masstone=(0.19, 0.66))
         self.assertIn("white", refused.exception.message)
+
+    def test_a_whole_page_is_read_at_once_or_not_at_all(self):
+        state, source = self.page()
+        places = [box.middle for box in boxes_on(self.file, state.sources[-1])]
+        near = [
+            min(places, key=lambda place: np.hypot(place[0] - x, place[1] - y)) for x, y in ((0.19, 0.66), (0.5, 0.66))
+        ]
+        boxes = boxes_on(self.file, state.sources[-1])
+        blue = min(boxes, key=lambda box: np.hypot(box.middle[0] - near[0][0], box.middle[1] - near[0][1]))
+        self.assertEqual(tubes_of_rows(boxes, state.tubes)[blue.row], 6)  # the row of the blue is taken for ultramarine
+        read = self.do(state, "read_page", source=source, rows=[(6, near[0], near[1])])
+        alone = self.do(state, "read_tube", tube=6, source=source, masstone=near[0], tint=near[1])
+        self.assertEqual(read.tubes[5], alone.tubes[5])
+        with self.assertRaises(DomainError):
+            self.do(state, "read_page", source=source, rows=[(6, near[0], near[1]), (6, near[0], None)])
+        with self.assertRaises(DomainError):  # the second row cannot be read, so the first one is not either
+            self.do(state, "read_page", source=source, rows=[(6, near[0], near[1]), (7, (0.82, 0.66), None)])
+        bare, without = self.page(card=False)
+        with self.assertRaises(DomainError):
+            boxes_on(self.file, bare.sources[-1])
+        with self.assertRaises(DomainError):
+            self.do(bare, "read_page", source=without, rows=[(6, near[0], None)])
 
     def test_what_is_no_swatch_is_refused(self):
         state, source = self.page()

@@ -10,7 +10,7 @@ from pydantic import Field
 from kind_distance.core.mixing.recipes import strength_in
 from kind_distance.core.paint.media import medium_of
 from kind_distance.errors import DomainError, InUseError, NotFoundError
-from kind_distance.rows import MixPart, MixRecord, TubeRecord, WetDryRecord
+from kind_distance.rows import MixPart, MixRecord, SourceRecord, TubeRecord, WetDryRecord
 from kind_distance.rows.mixes import StringPart
 from kind_distance.rows.passes import PaintName
 from kind_distance.rows.state import with_parts
@@ -23,12 +23,15 @@ from kind_distance.studio.changes.desk import Changed, Desk, find, next_number, 
 
 CHANGES = (
     "add_tubes", "take_usual_box", "add_tube", "set_tube", "remove_tube", "set_recipe", "keep_recipe", "clear_recipe",
-    "take_recipe", "read_tube", "add_wet_dry", "remove_wet_dry",
+    "take_recipe", "read_tube", "read_page", "add_wet_dry", "remove_wet_dry",
 )  # fmt: skip
 SETS = {"set_tube": settable(TubeRecord), "add_tube": settable(TubeRecord, "name", "paint")}
 PALE_MASSTONE = 75.0  # L* of a paint that white may darken, such as a light yellow
 USUAL_WATER = 5.0  # parts to one of paint, where a wash is not told
 Water = Annotated[float, Field(ge=0, le=200, allow_inf_nan=False)]
+SwatchRows = Annotated[
+    list[tuple[Number, Point, Point | None]], Field(min_length=1, max_length=40)
+]  # of (tube, masstone, tint)
 TubeParts = Annotated[
     list[tuple[Number, Annotated[int, Field(ge=0, le=2000)]]], Field(min_length=1, max_length=6)
 ]  # of (tube, parts)
@@ -104,18 +107,44 @@ def read_tube(
 ) -> Changed:
     """Read a tube's masstone, and its tint with so many parts of white, off a photo of one's own swatches."""
     record, photo = find(desk.state, "tube", tube), find(desk.state, "source", source)
+    record, error = _as_read(desk, record, photo, masstone, tint, tint_parts)
+    return put(desk.state, record), f"{record.name}: read off {photo.name}, give or take {error:.1f}"
+
+
+def _as_read(
+    desk: Desk,
+    record: TubeRecord,
+    photo: SourceRecord,
+    masstone: Point,
+    tint: Point | None,
+    tint_parts: float,
+) -> tuple[TubeRecord, float]:
+    """Give a tube the colours of its swatches, and how far they may be off."""
     full = read_swatch(desk.file, photo, *masstone)
     pale = None if tint is None else read_swatch(desk.file, photo, *tint)
     if pale is not None and pale.lab[0] <= full.lab[0] and full.lab[0] < PALE_MASSTONE:
         raise DomainError(
-            "The tint is darker than the paint as it comes.", "Press the masstone first, then the tint with white."
+            f"The tint of {record.name} is darker than the paint as it comes.",
+            "Press the masstone first, then the tint with white.",
         )
     error = full.error if pale is None else max(full.error, pale.error)
     record = replace(
         record, masstone=full.lab, tint=None if pale is None else pale.lab, tint_parts=float(tint_parts),
         colour_from="own", uncertainty=error,
     )  # fmt: skip
-    return put(desk.state, record), f"{record.name}: read off {photo.name}, give or take {error:.1f}"
+    return record, error
+
+
+def read_page(desk: Desk, *, source: Number, rows: SwatchRows, tint_parts: FiniteFloat = 10.0) -> Changed:
+    """Read a whole page of swatches: of each tube its masstone and, where there is one, its tint; all or none."""
+    photo, state = find(desk.state, "source", source), desk.state
+    numbers = [tube for tube, _, _ in rows]
+    if len(set(numbers)) < len(numbers):
+        raise DomainError("A tube is named twice on this page.", "Give each tube one row.")
+    for tube, masstone, tint in rows:
+        record, _ = _as_read(desk, find(state, "tube", tube), photo, masstone, tint, tint_parts)
+        state = put(state, record)
+    return state, f"{len(rows)} {'tube' if len(rows) == 1 else 'tubes'} read off {photo.name}"
 
 
 def _needed_by(desk: Desk, tube: int) -> str:

@@ -31,6 +31,8 @@ export const vuetify = createVuetify({
   defaults: {
     global: { ripple: false },
     VDialog: { transition: false },
+    VMenu: { transition: false },
+    VTooltip: { transition: false },
     VSlider: { hideDetails: true, thumbSize: 22, trackSize: 3, color: "primary" },
   },
 });

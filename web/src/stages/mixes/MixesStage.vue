@@ -9,12 +9,14 @@ import StageLayout from "../StageLayout.vue";
 import BuildFilm from "./BuildFilm.vue";
 import MixDetail from "./MixDetail.vue";
 import { useMixes, type Part } from "./mixes";
+import ReadPage from "./ReadPage.vue";
 import StringGrid from "./StringGrid.vue";
 import WetDry from "./WetDry.vue";
 import TubeShelf from "./TubeShelf.vue";
 
 const table = useTable();
 const mixes = useMixes();
+const reading = ref(false);
 const printing = ref<"sheet" | "plan" | "mixing" | null>(null);
 const few = ref<Schemas["FewTubesView"] | null>(null);
 const tolerance = ref(4);
@@ -86,6 +88,7 @@ async function bring(): Promise<void> {
           </label>
         </p>
         <p v-roving class="facts out">
+          <button class="do" @click="reading = true">Read a page of swatches</button>
           <button class="do" @click="printing = 'mixing'">The mixing sheet</button>
           <a class="do quiet" :href="`${here}/palette.gpl`" download>Export the palette (.gpl)</a>
           <a class="do quiet" :href="`${here}/mixes.csv`" download>Export the recipes (.csv)</a>
@@ -141,6 +144,7 @@ async function bring(): Promise<void> {
       <p>Which colours are wanted follows from the planes and how light each is to be.</p>
       <router-link class="do main" :to="`/paintings/${table.painting?.id}/planes`">To the planes</router-link>
     </div>
+    <ReadPage v-if="mixes.found" v-model="reading" :tubes="mixes.found.tubes" />
     <PrintPreview v-model="printing" />
     <template #margin><MixDetail /></template>
   </StageLayout>
