@@ -106,7 +106,7 @@ class Thumbnails(InBrowser):
         wall.get_by_role("button", name="6 steps", exact=True).click()
         wall.get_by_label("Name").fill("Too many")
         wall.get_by_label("Name").press("Enter")
-        wall.get_by_role("button", name="Take away: Too many").click()
+        wall.get_by_role("button", name="Delete: Too many").click()
         expect(wall.get_by_text("Too many")).to_have_count(0)
 
     def test_the_focus_is_marked_by_a_press_and_by_keys(self):
@@ -195,7 +195,7 @@ class Planes(InBrowser):
         expect(page.get_by_role("button", name="4 Creek, 90 m")).to_be_visible()
         page.get_by_role("button", name="Farther").click()
         expect(rail.get_by_role("button").nth(2)).to_contain_text("Creek")
-        page.get_by_role("button", name="Take away").click()
+        page.get_by_role("button", name="Delete", exact=True).click()
         expect(rail.get_by_role("button")).to_have_count(5)
 
     def test_a_pin_chooses_its_plane(self):

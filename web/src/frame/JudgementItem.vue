@@ -2,6 +2,7 @@
 /** One judgement: what was measured, why it matters, what to do, and a way to mean it so. */
 import { computed, ref } from "vue";
 import type { Judgement, Remedy } from "@/api/client";
+import HintTip from "./HintTip.vue";
 import { vRoving } from "@/look/roving";
 
 const props = defineProps<{
@@ -43,7 +44,11 @@ function keep(): void {
           >
             {{ remedy.label }}
           </button>
-          <button v-if="!asking && !tried" class="do quiet" @click="asking = true">I mean it so</button>
+          <button v-if="!asking && !tried" class="do quiet" @click="asking = true">
+            I mean it so<HintTip
+              text="You know it and want it so: it is not told again, and your reason is printed."
+            />
+          </button>
         </div>
         <form v-if="asking" class="reason" @submit.prevent="keep">
           <label

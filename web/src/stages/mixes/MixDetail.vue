@@ -2,6 +2,7 @@
 /** One mix: how it looks where it will stand, its recipe, how it dries, how much of it; other ways to it, and one's own. */
 import { computed, ref, watch } from "vue";
 import { useTable } from "@/api/store";
+import HintTip from "@/frame/HintTip.vue";
 import { useMixes, type Recipe } from "./mixes";
 
 const table = useTable();
@@ -133,7 +134,11 @@ const ways = computed(() => [
       >. {{ mixes.batch.strings.length > 1 ? `The same pile: ${mixes.batch.said}.` : "" }}
     </p>
     <div class="deeds">
-      <button v-if="!mix.locked" class="do" @click="take(0)">Settle this recipe</button>
+      <button v-if="!mix.locked" class="do" @click="take(0)">
+        Settle this recipe<HintTip
+          text="It stays as it is, whatever changes around it, until you let it be found again."
+        />
+      </button>
       <button v-else class="do" @click="again">Find it again</button>
       <button class="do" :aria-expanded="writing" @click="writing ? (writing = false) : write()">
         A recipe of my own

@@ -89,8 +89,13 @@ export const useMixes = defineStore("mixes", () => {
     return content(answer).catch(() => null);
   }
 
-  /** What has to be mixed again in this order, by the recipes; empty while nobody knows. */
-  const remixesSaid = computed(() => (found.value?.mixes.length ? found.value.remixes_said : ""));
+  /** What has to be mixed again in this order: by the recipes, by planes without a palette; empty while nobody knows. */
+  const remixesSaid = computed(() => {
+    if (!found.value) return "";
+    return found.value.mixes.length
+      ? found.value.remixes_said
+      : (table.painting?.work.cost.remixes_said ?? "");
+  });
 
   return { found, remixesSaid, part, thing, chosen, batch, load, at, tried, few };
 });

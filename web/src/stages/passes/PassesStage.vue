@@ -14,6 +14,11 @@ import WantedList from "./WantedList.vue";
 
 const table = useTable();
 const mixes = useMixes();
+watch(
+  () => table.painting?.mark,
+  () => void mixes.load(),
+  { immediate: true },
+);
 const source = computed(() => table.painting?.sources.find((each) => each.main));
 const work = computed(() => table.painting?.work);
 watch(
@@ -32,9 +37,9 @@ watch(
     <div v-if="table.painting && work?.passes.length" class="passes">
       <p class="cost">
         <b>{{ work.passes.length }} passes</b>, {{ work.cost.painting_said }} of painting · to cut round:
-        {{ work.cost.cut_round_said }} · {{ mixes.remixesSaid || work.cost.remixes_said }} ·
-        {{ work.cost.wait_said }} of waiting
-        {{ work.sessions.length ? "in your sessions" : "if painted without a break" }}.
+        {{ work.cost.cut_round_said }} ·
+        <template v-if="mixes.remixesSaid">{{ mixes.remixesSaid }} · </template> {{ work.cost.wait_said }} of
+        waiting {{ work.sessions.length ? "in your sessions" : "if painted without a break" }}.
         <template v-if="table.painting.brief.passes_by_hand">
           The order is your own.
           <button class="do quiet" @click="table.change({ action: 'derive_passes' })">

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** The chosen plane as a sentence one can change: its name, what it is, how far it stands, what it is held at. */
+import HintTip from "@/frame/HintTip.vue";
 import { computed, ref, watch } from "vue";
 import type { Plane } from "@/api/client";
 import { useTable } from "@/api/store";
@@ -90,7 +91,7 @@ function setKind(event: Event): void {
       m away</label
     >
     <button v-if="plane.kind !== 'sky'" class="do quiet" :aria-expanded="asking" @click="asking = !asking">
-      How far?
+      How far?<HintTip text="Reckon the distance from a thing whose size you know, or from steps." />
     </button>
     <span class="value">
       planned <b>{{ plane.planned.value.toFixed(1) }}</b>
@@ -105,7 +106,7 @@ function setKind(event: Event): void {
         class="do quiet"
         @click="table.change({ action: 'set_planned_value', plane: chosen, value: plane.planned.value })"
       >
-        Hold it
+        Hold it<HintTip text="Keep this value as it is; the others are planned round it." />
       </button>
     </span>
     <span class="deeds">
@@ -113,13 +114,15 @@ function setKind(event: Event): void {
       <button class="do quiet" :disabled="plane.rank === planes.length" @click="move(plane.rank + 1)">
         Nearer
       </button>
-      <button class="do quiet" :disabled="planes.length >= 9" @click="add">Add one before it</button>
+      <button class="do quiet" :disabled="planes.length >= 9" @click="add">
+        Add one before it<HintTip text="A new plane between this one and the next nearer one." />
+      </button>
       <button
         class="do quiet"
         :disabled="planes.length <= 2"
         @click="table.change({ action: 'remove_plane', plane: chosen })"
       >
-        Take away
+        Delete
       </button>
     </span>
     <HowFar

@@ -21,6 +21,11 @@ import { vRoving } from "@/look/roving";
 
 const table = useTable();
 const mixes = useMixes();
+watch(
+  () => table.painting?.mark,
+  () => void mixes.load(),
+  { immediate: true },
+);
 type Zoom = "months" | "sessions" | "close";
 const ZOOMS: [Zoom, string][] = [
   ["months", "Weeks and months"],
@@ -91,8 +96,8 @@ const at = computed(() => `/api/paintings/${table.painting?.id}`);
         </div>
         <span class="sum"
           >{{ work.passes.length }} passes, {{ work.cost.painting_said }} of painting in
-          {{ work.sessions.length }} {{ work.sessions.length === 1 ? "session" : "sessions" }} ·
-          {{ mixes.remixesSaid || work.cost.remixes_said }}</span
+          {{ work.sessions.length }} {{ work.sessions.length === 1 ? "session" : "sessions"
+          }}<template v-if="mixes.remixesSaid"> · {{ mixes.remixesSaid }}</template></span
         >
       </div>
       <ScoreMonths

@@ -88,10 +88,10 @@ async function rename(thumbnail: Thumbnail, event: Event): Promise<void> {
         </button>
         <button
           class="do quiet"
-          :aria-label="`Take away: ${each.name}`"
+          :aria-label="`Delete: ${each.name}`"
           @click="table.change({ action: 'remove_thumbnail', thumbnail: each.number })"
         >
-          Take away
+          Delete
         </button>
       </span>
     </li>
@@ -114,10 +114,10 @@ async function rename(thumbnail: Thumbnail, event: Event): Promise<void> {
         </button>
         <button
           class="do quiet"
-          :aria-label="`Take away: ${each.name}`"
+          :aria-label="`Delete: ${each.name}`"
           @click="table.change({ action: 'remove_thumbnail', thumbnail: each.number })"
         >
-          Take away
+          Delete
         </button>
       </li>
     </ul>

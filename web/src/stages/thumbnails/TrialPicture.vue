@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** The picture of the thumbnails stage: in values or as the photo, looked at in several ways, with a tool in hand. */
+import HintTip from "@/frame/HintTip.vue";
 import { computed, ref } from "vue";
 import type { DivisionOf, Preview, Source, Thumbnail } from "@/api/client";
 import { useTable } from "@/api/store";
@@ -151,12 +152,24 @@ function only(event: Event): void {
             : table.painting?.brief.focus
               ? "Move the focus"
               : "Mark the focus"
-        }}
+        }}<HintTip
+          text="The one place where the eye is to stay; detail and contrast are weighed against it."
+        />
       </button>
-      <button class="do" :aria-pressed="tool === 'crop'" @click="take('crop')">Viewfinder</button>
-      <button class="do" :aria-pressed="tool === 'shape'" @click="take('shape')">Change a shape</button>
-      <button class="do" :aria-pressed="tool === 'pull'" @click="take('pull')">Pull an edge</button>
-      <button class="do" :aria-pressed="tool === 'swatch'" @click="take('swatch')">Lift a colour</button>
+      <button class="do" :aria-pressed="tool === 'crop'" @click="take('crop')">
+        Viewfinder<HintTip text="Choose a part of the photo as the picture, in any format." />
+      </button>
+      <button class="do" :aria-pressed="tool === 'shape'" @click="take('shape')">
+        Change a shape<HintTip
+          text="Press a shape to give it another value, or to join it with its neighbour."
+        />
+      </button>
+      <button class="do" :aria-pressed="tool === 'pull'" @click="take('pull')">
+        Pull an edge<HintTip text="Drag the border of a shape to where it is to lie." />
+      </button>
+      <button class="do" :aria-pressed="tool === 'swatch'" @click="take('swatch')">
+        Lift a colour<HintTip text="Press a place to see its colour by itself, and among its neighbours." />
+      </button>
     </div>
     <figure class="picture" :style="{ aspectRatio: String(aspect) }">
       <div class="turn" :class="{ mirrored, upside }">
