@@ -195,7 +195,7 @@ class Planes(InBrowser):
         expect(page.get_by_role("button", name="4 Creek, 90 m")).to_be_visible()
         page.get_by_role("button", name="Farther").click()
         expect(rail.get_by_role("button").nth(2)).to_contain_text("Creek")
-        page.get_by_role("button", name="Delete", exact=True).click()
+        page.locator("#desk").get_by_role("button", name="Delete", exact=True).click()
         expect(rail.get_by_role("button")).to_have_count(5)
 
     def test_a_pin_chooses_its_plane(self):
