@@ -31,8 +31,8 @@ from kind_distance.errors import DomainError, NotFoundError
 from kind_distance.rows import TubeRecord
 from kind_distance.rows.mixes import ColourFrom, OpacityClass, Stains, StringPart
 from kind_distance.rows.words import DriesTo
-from kind_distance.stages.mixes.batches import Batch, batches_of, remixes_of, used_ml
-from kind_distance.stages.mixes.judging import is_strong, mix_judgements, reaching_tubes
+from kind_distance.stages.mixes.batches import Batch, batches_of, remixes_of, say_cheap, used_ml
+from kind_distance.stages.mixes.judging import is_strong, judge_mixes, reaching_tubes
 from kind_distance.stages.mixes.nominal import PIGMENTS
 from kind_distance.stages.mixes.palette import Palette, missing_parts, palette_of, shift_of
 from kind_distance.stages.mixes.strings import Mix, Place, coats_over, ground_value, strings_of, targets_of
@@ -202,8 +202,7 @@ class MixesView(BaseModel):
     wet_dry: list[WetDryView]
     shift_said: str
     total_said: str
-    remixes: int = Field(description="How often a mix has to be made again, in this order.")
-    remixes_said: str
+    remixes_said: str = Field(description="How often a mix has to be made again, in this order.")
 
 
 class FewTubesView(BaseModel):
@@ -333,7 +332,7 @@ def _mix(mix: Mix, palette: Palette, shift: Shift, ground: float, names: dict[Pl
     )
 
 
-def _batch(at: int, batch: Batch, palette: Palette, names: dict[Place, str], now_min: int, *, cheap: bool) -> BatchView:
+def _batch(at: int, batch: Batch, palette: Palette, names: dict[Place, str], now_min: int, cheap: str) -> BatchView:
     lab = mix_of(palette.tubes, batch.parts, strength=batch.strength)
     when = ""
     if batch.begin is not None:
@@ -342,8 +341,7 @@ def _batch(at: int, batch: Batch, palette: Palette, names: dict[Place, str], now
             when += f"; a pile stays open about {say_minutes(round(batch.open_min))}"
         if batch.times > 1:
             when += f"; mixed for {batch.times} sessions"
-    if batch.covered and cheap:
-        when = "; ".join(filter(None, [when, "under later layers: cheap paint of the same kind does"]))
+    when = "; ".join(filter(None, [when, cheap]))
     return BatchView(
         name=letter_of(at),
         said=", ".join(f"{names[place]} {place[2]}" for place in batch.strings),
@@ -407,17 +405,15 @@ def mixes(here: Here, painting_id: Number) -> MixesView:
         tubes=[_tube(at, palette, made, used) for at in range(len(palette.tubes))],
         mixes=[_mix(mix, palette, shift, ground_value(state), names) for mix in made],
         batches=[
-            _batch(at, each, palette, called, here.now_min, cheap=state.brief.cheap_below == "yes")
-            for at, each in enumerate(batches)
+            _batch(at, each, palette, called, here.now_min, say_cheap(state, each)) for at, each in enumerate(batches)
         ],
         missing=missing_parts(palette) if palette.tubes else [],
         judgements=[
             judgement_view(each, reasons.get(each.key))
-            for each in mix_judgements(desk.file, state, found.depth, found.work)
+            for each in judge_mixes(desk.file, state, found.depth, found.work)
         ],
         wet_dry=[WetDryView(number=each.number, wet=each.wet, dry=each.dry) for each in state.wet_dry],
         shift_said=_shift_said(shift),
-        remixes=remixes_of(found.work.passes, made),
         remixes_said=say_remixes(remixes_of(found.work.passes, made)),
         total_said=f"{len(batches)} mixes, about {total:.0f} ml in all" if batches else "",
     )

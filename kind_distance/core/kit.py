@@ -162,7 +162,7 @@ def _weather(wanted: Outfit) -> list[Item]:
     if wanted.wet:
         items.append(Item("rain", "Rainwear, a cover for the painting"))
     if wanted.humidity >= DAMP and wanted.paints & {"watercolour", "gouache", "acrylic", "rewettable"}:
-        items.append(Item("slow", "Time: washes dry slowly", f"{wanted.humidity:.0f} % humidity"))
+        items.append(Item("slow", "More time than usual", f"at {wanted.humidity:.0f} % humidity paint dries slowly"))
     return items
 
 

@@ -6,6 +6,7 @@ from pathlib import Path
 
 from kind_distance.clock import minute_of, say_moment
 from kind_distance.core.kit import Outfit, brushes_for, kit_for
+from kind_distance.core.paint.drawing import drawing_medium_of
 from kind_distance.core.paint.drying import dry
 from kind_distance.core.passes.model import Pass
 from kind_distance.core.schedule.work import Work
@@ -20,9 +21,6 @@ from kind_distance.studio.survey import Survey
 
 SUN_W_M2 = 50.0  # on the panel, from which it dazzles
 STILL_WET_MIN = 15  # after the end of a session, with which one still waits beside the easel
-DRAWN_WITH = {
-    "pencil": "pencil", "pale": "a pale pencil", "charcoal": "charcoal", "paint": "thin paint and a small brush",
-}  # fmt: skip
 
 
 def _in_session(work: Work, number: int) -> list[Pass]:
@@ -61,7 +59,7 @@ def kit_of(state: State, session: SessionRecord, work: Work, batches: list[Batch
         session.humidity,
         session.sun_w_m2 >= SUN_W_M2,
         session.sky in ("rain", "storm"),
-        DRAWN_WITH.get(brief.drawing_medium, brief.drawing_medium.replace("_", " ")) if draws else "",
+        drawing_medium_of(brief.drawing_medium).name if draws else "",
         any(each.kind in ("mask", "unmask") for each in passes) or brief.sides == "taped",
         frozenset(aid for each in passes for aid in each.aids),
         _still_wet(work, passes, end),

@@ -11,7 +11,7 @@ from kind_distance.core.wording import say_size
 from kind_distance.exchange.mixingsheet import MixingSheet, SheetMix, draw_mixing_sheet
 from kind_distance.output.workfiles import plain_cell
 from kind_distance.rows import State
-from kind_distance.stages.mixes.batches import batches_of, used_ml
+from kind_distance.stages.mixes.batches import batches_of, say_cheap, used_ml
 from kind_distance.stages.mixes.palette import palette_of, shift_of
 from kind_distance.stages.mixes.strings import Mix, strings_of, targets_of
 from kind_distance.stages.mixes.words import hex_of, letter_of, rgb_of, say_recipe, say_steps
@@ -40,8 +40,8 @@ def mixing_sheet(file: Path, state: State, found: Survey) -> bytes:
         more = [f"About {batch.ml:.0f} ml." if batch.ml >= 1 else "A little.", say_steps(mix, palette)]
         if mix.wet is not None and abs(mix.wet - mix.target.value) >= 0.1:
             more.append(f"Mix to {mix.wet:.1f}, it dries to {mix.target.value:.1f}.")
-        if batch.covered and brief.cheap_below == "yes":
-            more.append("It lies under later layers: cheap paint of the same kind does.")
+        if cheap := say_cheap(state, batch):
+            more.append(f"{cheap}.")
         used = ", ".join(f"{by_string[place].target.name} {place[2]}" for place in batch.strings)
         rows.append(
             SheetMix(

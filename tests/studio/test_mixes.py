@@ -46,7 +46,11 @@ class AtThePalette(WithStudio):
         return self.do(state, "take_usual_box")
 
     def judged(self, state):
-        return {each.kind: each for each in judge_mixes(state, mixes_on(self.desk(state)))}
+        return {each.kind: each for each in self.judgements(state)}
+
+    def judgements(self, state):
+        survey = self.desk(state).survey()
+        return judge_mixes(self.file, state, survey.depth, survey.work)
 
 
 class Palettes(AtThePalette):
@@ -209,7 +213,7 @@ class Judged(AtThePalette):
 
     def test_every_remedy_is_a_change_and_can_be_meant_so(self):
         state = self.do(self.state, "add_tubes", pigments=["PW6", "PB15:3", "PBk9"])
-        for judgement in judge_mixes(state, mixes_on(self.desk(state))):
+        for judgement in self.judgements(state):
             for remedy in judgement.remedies:
                 with self.subTest(kind=judgement.kind, remedy=remedy.label):
                     self.assertTrue(remedy.action in CHANGES or remedy.action in POINTING)

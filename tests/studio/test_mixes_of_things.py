@@ -12,9 +12,8 @@ from kind_distance.core.passes.model import Pass
 from kind_distance.errors import DomainError, InUseError, NotFoundError
 from kind_distance.pictures import darkroom
 from kind_distance.rows import Brief, ElementRecord, State
-from kind_distance.stages.mixes.batches import batches_of, remixes_of
+from kind_distance.stages.mixes.batches import batches_of, remixes_of, say_cheap
 from kind_distance.stages.mixes.hues import lonely_hue
-from kind_distance.stages.mixes.judging import judge_mixes, mix_judgements
 from kind_distance.stages.mixes.palette import palette_of
 from kind_distance.stages.mixes.strings import THING_PARTS
 from kind_distance.stages.mixes.things import moved_with, thing_area
@@ -178,24 +177,25 @@ class Sides(WithAThing):
         self.assertIn("black_far", self.judged(state))
         self.assertNotIn("black_far", self.judged(self.do(state, "set_brief", black_use="used")))
 
-    def test_cheap_paint_is_named_only_under_a_whole_layer(self):
+    def test_how_much_lies_under_later_layers(self):
         state = self.boxed()
-        desk = self.desk(state)
-        batches = batches_of(state, mixes_on(desk), desk.survey().work)
-        self.assertFalse(any(each.covered for each in batches if (1, 0, "light") in each.strings))
-        numbers = itertools.count(1)
-        work = desk.survey().work
-        twice = [
-            replace(each, id=next(numbers), kind=kind, share=share)
-            for each in work.passes if each.kind == "block_in" and each.planes == (2,)
-            for kind, share in (("block_in", None), ("second_layer", 1.0))
-        ]  # fmt: skip
-        settled = self.do(state, "set_recipe", plane=2, part="mass", parts=[(1, 3), (3, 1)])
-        mixes = mixes_on(self.desk(settled))
-        alone = batches_of(settled, mixes, replace(work, passes=twice[:1]))
-        self.assertEqual([each.covered for each in alone], [False])
-        both = {each.strings: each.covered for each in batches_of(settled, mixes, replace(work, passes=twice))}
-        self.assertFalse(both[((2, 0, "mass"),)])  # the second layer takes the same mix, and lies on top
+        work, numbers = self.desk(state).survey().work, itertools.count(1)
+        block = next(each for each in work.passes if each.kind == "block_in" and each.planes == (2,))
+
+        def batch(*layers):
+            made = [replace(block, id=next(numbers), kind=kind, share=share) for kind, share in layers]
+            found = batches_of(state, mixes_on(self.desk(state)), replace(work, passes=made))
+            return next(each for each in found if (2, 0, "mass") in each.strings)
+
+        alone, half = batch(("block_in", None)), batch(("block_in", None), ("second_layer", 0.5))
+        self.assertEqual((alone.hidden_ml, half.hidden_ml), (0.0, 0.0))
+        both = batch(("block_in", None), ("second_layer", 1.0))
+        self.assertAlmostEqual(both.hidden_ml, alone.ml, places=6)  # the second layer's own paint lies on top
+        self.assertGreater(both.ml, both.hidden_ml)
+        self.assertEqual(say_cheap(state, both), "")
+        yes = self.do(state, "set_brief", cheap_below="yes")
+        self.assertIn(f"{both.hidden_ml:.0f} of {both.ml:.0f} ml", say_cheap(yes, both))
+        self.assertEqual(say_cheap(yes, alone), "")
 
 
 class Oils(WithAThing):
@@ -210,11 +210,6 @@ class Oils(WithAThing):
         slow = next(each.number for each in state.tubes if each.dries == "slow")
         return state, fast, slow
 
-    def judged_with_work(self, state):
-        desk = self.desk(state)
-        survey = desk.survey()
-        return {each.kind: each for each in judge_mixes(state, mixes_on(desk), survey.work)}
-
     def recipes(self, state, below, above):
         state = self.do(state, "set_recipe", plane=3, part="mass", parts=[(below, 1)])
         for part in ("light", "dark"):
@@ -224,12 +219,25 @@ class Oils(WithAThing):
     def test_fast_over_slow_is_told_and_slow_over_fast_is_not(self):
         """A fast film over a slow one cracks, as lean over fat does: common practice, no source."""
         state, fast, slow = self.oil()
-        self.assertIn("fast_over_slow", self.judged_with_work(self.recipes(state, slow, fast)))
-        self.assertNotIn("fast_over_slow", self.judged_with_work(self.recipes(state, fast, slow)))
+        self.assertIn("fast_over_slow", self.judged(self.recipes(state, slow, fast)))
+        self.assertNotIn("fast_over_slow", self.judged(self.recipes(state, fast, slow)))
+
+    def test_who_makes_it_fatter_or_lets_it_dry_through_is_not_told(self):
+        state, fast, slow = self.oil()
+        state = self.recipes(state, slow, fast)
+        remedy = self.judged(state)["fast_over_slow"].remedies[0]
+        self.assertNotIn("fast_over_slow", self.judged(self.do(state, remedy.action, **remedy.arguments)))
+        layer = remedy.arguments["number"]
+        through = self.do(state, "set_pass", number=layer, wants="dry_through")
+        self.assertNotIn("fast_over_slow", self.judged(through))
+
+    def test_layers_of_one_box_as_painters_lay_them_are_not_told(self):
+        state, _, _ = self.oil()
+        self.assertNotIn("fast_over_slow", self.judged(state))
 
     def test_water_borne_paint_has_no_such_rule(self):
         state = self.boxed(medium="acrylic")
-        self.assertNotIn("fast_over_slow", self.judged_with_work(state))
+        self.assertNotIn("fast_over_slow", self.judged(state))
 
 
 class Corners(AtThePalette):
@@ -247,8 +255,7 @@ class Corners(AtThePalette):
         found = self.hue(state)
         self.assertEqual((found.name, found.corner, found.echo_corner), ("red", "lower left", "upper right"))
         self.assertAlmostEqual(found.share, 0.08 * 0.08 * 320 / 240, delta=0.003)
-        survey = self.desk(state).survey()
-        told = {each.kind: each for each in mix_judgements(self.file, state, survey.depth, survey.work)}
+        told = self.judged(state)
         self.assertEqual(told["lonely_hue"].severity, "note")
         self.assertIn("upper right", told["lonely_hue"].text)
 
@@ -262,6 +269,10 @@ class Corners(AtThePalette):
         vary = self.do(self.painting(spot), "set_brief", echo_hues="vary")
         self.assertIsNone(self.hue(vary))
 
+    def test_a_glow_in_the_sky_is_the_light_itself(self):
+        glow = with_spot(bands((60, 110, 170)), colour=(240, 150, 60), at=(0.15, 0.12), size=0.08)
+        self.assertIsNone(self.hue(self.painting(glow, focus=(0.7, 0.8))))
+
     def test_a_grey_picture_has_none(self):
         self.assertIsNone(self.hue(self.painting(bands((60, 110, 170)))))
 
@@ -271,18 +282,17 @@ class ValuesOfThings(WithAThing):
         state = self.boxed()
         red = lab_from_linear(linear_from_codes(np.array([[RED]], np.uint8)))[0, 0]
         measured = value_from_lightness(float(red[0]))
-        base = self.of_shed(state)["base"].target.value
-        plan = self.desk(state).survey().depth.plan.planes[2]
-        self.assertLess(abs(base - measured), abs(plan.value - measured) + 2)
+        depth = self.desk(state).survey().depth
+        seen, plan = depth.given.readings[2], depth.plan.planes[2]
+        wanted = moved_with(measured, (seen.dark, seen.mass, seen.light), (plan.dark, plan.value, plan.light))
+        self.assertAlmostEqual(self.of_shed(state)["base"].target.value, wanted, delta=0.15)
         for each in self.of_shed(state).values():
             self.assertTrue(1.8 <= each.target.value <= 9.5)
 
 
 class OverTheGround(WithAThing):
     def told(self, state):
-        desk = self.desk(state)
-        survey = desk.survey()
-        return {each.key: each for each in mix_judgements(self.file, state, survey.depth, survey.work)}
+        return {each.key: each for each in self.judgements(state)}
 
     def clear_yellow(self, ground):
         """The sky in a clear yellow that covers badly."""
@@ -298,7 +308,7 @@ class OverTheGround(WithAThing):
         key = f"ground_shows:p{self.state.planes[1].number}"
         self.assertIn(key, dark)
         self.assertNotIn(key, light)
-        self.assertIn("CIEDE2000", dark[key].text)
+        self.assertIn("After one coat", dark[key].text)
 
     def test_with_its_underlay_it_is_well(self):
         state = self.clear_yellow("black")

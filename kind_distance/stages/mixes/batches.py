@@ -25,6 +25,17 @@ LAID: dict[str, tuple[tuple[StringPart, float], ...]] = {
     "details": (("dark", 0.08), ("light", 0.08)),
     "lights": (("light", 0.03), ("dark", 0.03)),
 }
+# The same of a thing that has colours of its own, over what its pass touches.
+LAID_ON_THINGS: dict[str, tuple[tuple[StringPart, float], ...]] = {
+    "block_in": (("base", 1.0),),
+    "second_layer": (("pattern", 0.5),),
+    "glaze": (("tint", 1.0),),
+    "details": (("pattern", 0.2), ("light", 0.1)),
+    "lights": (("light", 0.2),),
+}
+LEAST_CHEAP_ML = 1.0
+MOSTLY = 0.9  # share of a plane from which a layer covers it
+WHOLE_LAYERS = ("block_in", "second_layer", "blend")
 
 
 @dataclass(frozen=True)
@@ -46,8 +57,8 @@ class Batch:
         How long a pile of it stays open in the air of that session. [min]
     times : int
         Sessions for which it has to be mixed.
-    covered : bool
-        Whether all that is painted with it is covered by later layers.
+    hidden_ml : float
+        How much of it later layers cover. [ml]
     """
 
     parts: tuple[tuple[int, int], ...]
@@ -58,17 +69,9 @@ class Batch:
     begin: int | None
     open_min: float | None
     times: int
-    covered: bool = False
+    hidden_ml: float = 0.0
 
 
-# The same of a thing that has colours of its own, over what its pass touches.
-LAID_ON_THINGS: dict[str, tuple[tuple[StringPart, float], ...]] = {
-    "block_in": (("base", 1.0),),
-    "second_layer": (("pattern", 0.5),),
-    "glaze": (("tint", 1.0),),
-    "details": (("pattern", 0.2), ("light", 0.1)),
-    "lights": (("light", 0.2),),
-}
 Laid = tuple[tuple[Place, float], ...]
 
 
@@ -132,6 +135,7 @@ def batches_of(state: State, mixes: list[Mix], work: Work) -> list[Batch]:
             film = film_of("watercolour" if palette.transparent else each.paint, each.kind, each.thickness)
             amount = millilitres(areas.get(place[0], 0.0), film, coverage=cover)
             wanted[mix.recipe.parts, mix.recipe.strength].append((each, place, amount))
+    later = {each.id: work.passes[at + 1 :] for at, each in enumerate(work.passes)}
     found = []
     for (parts, strength), uses in wanted.items():
         at = [placed[each.id] for each, *_ in uses if each.id in placed]
@@ -146,34 +150,31 @@ def batches_of(state: State, mixes: list[Mix], work: Work) -> list[Batch]:
             Batch(
                 parts, strength, strings, passes, sum(amount for *_, amount in uses),
                 None if first is None else first.start, open_min, max(1, len({each.session_id for each in at})),
-                _covered([each for each, *_ in uses], work.passes),
+                sum(amount for each, (rank, *_), amount in uses if _hidden(each, rank, later[each.id])),
             )
         )  # fmt: skip
     order = {each.id: at for at, each in enumerate(work.passes)}
     return sorted(found, key=lambda batch: order[batch.passes[0]])
 
 
-MOSTLY = 0.9  # share of a plane from which a layer covers it
-WHOLE_LAYERS = ("block_in", "second_layer", "blend")
+def _hidden(each: Pass, rank: int, later: list[Pass]) -> bool:
+    """Whether what a pass lays on a plane is covered by a whole layer that comes later."""
+    return not each.things and any(
+        over.kind in WHOLE_LAYERS
+        and rank in over.planes
+        and not over.things
+        and (1.0 if over.share is None else over.share) >= MOSTLY
+        for over in later
+    )
 
 
-def _covered(uses: list[Pass], passes: list[Pass]) -> bool:
-    """Whether every pass of a mix is the first of its planes and a later layer goes over all of them."""
-    order = {each.id: at for at, each in enumerate(passes)}
-    return all(
-        use.kind in ("underpainting", "block_in") and not use.things and use.planes
-        and all(
-            any(
-                later.kind in WHOLE_LAYERS
-                and rank in later.planes
-                and not later.things
-                and (later.share or 1.0) >= MOSTLY
-                for later in passes[order[use.id] + 1 :]
-            )
-            for rank in use.planes
-        )
-        for use in uses
-    )  # fmt: skip
+def say_cheap(state: State, batch: Batch) -> str:
+    """Say how much of a batch may be cheap paint, for who lays it below; empty for others, and where it is little."""
+    if state.brief.cheap_below != "yes" or batch.hidden_ml < LEAST_CHEAP_ML:
+        return ""
+    return (
+        f"{batch.hidden_ml:.0f} of {batch.ml:.0f} ml lie under later layers: cheap paint of the same kind does for that"
+    )
 
 
 def used_ml(batches: list[Batch], tubes: int) -> list[float]:

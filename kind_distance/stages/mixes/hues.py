@@ -91,7 +91,10 @@ def lonely_hue(file: Path, state: State) -> LonelyHue | None:
     high = max(8, round(lab.shape[0] * wide / lab.shape[1]))
     small = np.asarray(cv2.resize(lab.astype(np.float32), (wide, high), interpolation=cv2.INTER_AREA), np.float64)
     planes = np.asarray(cv2.resize(labels, (wide, high), interpolation=cv2.INTER_NEAREST))
+    sky = np.isin(planes, [plane.rank for plane in state.planes if plane.kind == "sky"])
     for middle, there in _families(small):
+        if 2 * int((there & sky).sum()) > int(there.sum()):
+            continue  # a glow in the sky is the light itself
         share = float(there.mean())
         if not SHARES[0] <= share <= SHARES[1]:
             continue

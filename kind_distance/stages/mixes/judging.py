@@ -2,8 +2,9 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
-from itertools import combinations
+from collections.abc import Callable, Mapping
+from dataclasses import dataclass
+from itertools import combinations, pairwise
 from pathlib import Path
 
 import numpy as np
@@ -19,7 +20,7 @@ from kind_distance.core.paint.underlay import OPAQUE_LAYER, UNDERLAY
 from kind_distance.core.passes.model import Pass
 from kind_distance.core.schedule.model import Placement
 from kind_distance.core.schedule.work import Work
-from kind_distance.core.wording import say_list
+from kind_distance.core.wording import first_upper, say_list
 from kind_distance.follow import step
 from kind_distance.rows import State
 from kind_distance.stages.mixes.batches import MOSTLY, WHOLE_LAYERS, laid_by_all
@@ -45,8 +46,8 @@ SAME_TO_THE_EYE = 1.0  # CIEDE2000 that nobody tells apart in two places of a pi
 BLACK_SHARE = 0.34  # of a mix from which it is a black one
 TRIED = 2  # tubes that are offered where one is missing
 OFF_OVER_GROUND = 7.0  # CIEDE2000 that a ground may move a mass, and most like it to; by eye, no source
-COVERS = 0.2  # share of a plane from which a film is one to stand on
-FASTER, MUCH_FASTER = 0.7, 0.5  # of the drying time below; common practice, no source
+COVERS = 0.5  # share of a plane from which a film is one that others lie on
+FASTER = 0.6  # of the drying time below; common practice, no source
 
 
 def is_strong(tube: Tube) -> bool:
@@ -243,60 +244,79 @@ def _slowness(palette: Palette, mix: Mix) -> float:
     return sum(count * OIL_CLASS[palette.records[at].dries] for at, count in mix.recipe.parts) / whole
 
 
-def _fast_over_slow(state: State, palette: Palette, mixes: list[Mix], work: Work) -> list[Judgement]:
-    """Name an oil that dries fast over one that dries slowly: the lower one goes on moving under a shut skin."""
+@dataclass(frozen=True)
+class _OilFilm:
+    """A film of oil over most of a plane: how slowly its paint dries as a whole, and its mixes."""
+
+    given: Pass
+    slow: float
+    mixes: tuple[Mix, ...]
+
+
+def _oil_films(palette: Palette, mixes: list[Mix], work: Work) -> dict[int, list[_OilFilm]]:
+    """Films of oil of each plane, lowest first; accents and things are too small to crack what is under them."""
     by_place = {mix.target.place: mix for mix in mixes}
-    placed = {each.pass_id: each for each in work.schedule.placements}
-    below: dict[int, tuple[Pass, float, Mix]] = {}
-    worst: tuple[float, Pass, Pass, Mix, Mix] | None = None
+    films: dict[int, list[_OilFilm]] = {}
     for each, laid in laid_by_all(work.passes, mixes):
         if each.paint != "oil" or each.things:
             continue
-        for place, cover in laid:
-            mix = by_place.get(place)
-            if mix is None or cover < COVERS:
-                continue
-            slow = _slowness(palette, mix)
-            under = below.get(place[0])
-            if under is not None and under[0].id != each.id and not _one_film(under[0], each, placed, work):
-                ratio = slow / under[1]
-                if ratio < FASTER and (worst is None or ratio < worst[0]):
-                    worst = (ratio, under[0], each, under[2], mix)
-            if under is None or under[0].id != each.id or slow > under[1]:
-                below[place[0]] = (each, slow, mix)
-    if worst is None:
+        for rank in each.planes:
+            own = [(by_place[place], cover) for place, cover in laid if place[0] == rank and place in by_place]
+            whole = sum(cover for _, cover in own)
+            if whole >= COVERS:
+                slow = sum(cover * _slowness(palette, mix) for mix, cover in own) / whole
+                films.setdefault(rank, []).append(_OilFilm(each, slow, tuple(mix for mix, _ in own)))
+    return films
+
+
+def _extreme(palette: Palette, film: _OilFilm, way: Callable[..., tuple[int, int]]) -> str:
+    """Name the tube of a film that dries slowest (`max`) or fastest (`min`)."""
+    parts = [part for mix in film.mixes for part in mix.recipe.parts]
+    at, _ = way(parts, key=lambda part: OIL_CLASS[palette.records[part[0]].dries])
+    return palette.records[at].name.lower()
+
+
+def _fast_over_slow(palette: Palette, mixes: list[Mix], work: Work) -> list[Judgement]:
+    """Name the worst oil that dries fast over one that dries slowly; told of none that was made fatter."""
+    placed = {each.pass_id: each for each in work.schedule.placements}
+    pairs = [
+        (upper.slow / lower.slow, lower, upper)
+        for films in _oil_films(palette, mixes, work).values()
+        for lower, upper in pairwise(films)
+        if upper.given.colour.oil != "fat" and not _one_film(lower.given, upper.given, placed, work)
+    ]
+    ratio, lower, upper = min(pairs, key=lambda each: each[0], default=(1.0, None, None))
+    if ratio >= FASTER or lower is None or upper is None:
         return []
-    ratio, lower, upper, slow_mix, fast_mix = worst
-    slowest = max(slow_mix.recipe.parts, key=lambda part: OIL_CLASS[palette.records[part[0]].dries])
-    fastest = min(fast_mix.recipe.parts, key=lambda part: OIL_CLASS[palette.records[part[0]].dries])
     return [
         Judgement(
-            f"fast_over_slow:{upper.id}", "fast_over_slow", STAGE, "mild" if ratio < MUCH_FASTER else "note",
-            f"{upper.said}: fast over slow",
-            f"With {palette.records[fastest[0]].name.lower()} it dries in about {ratio:.0%} of the time that "
-            f"{lower.said} with {palette.records[slowest[0]].name.lower()} takes: a firm skin over a film that still "
-            "moves may crack. Let the lower one dry through, or give the upper one a slower pigment or more oil.",
-            1 / ratio, upper.planes,
-            (Remedy("Wait until it is dry through", "set_pass", {"number": upper.id, "wants": "dry_through"}),),
+            f"fast_over_slow:{upper.given.id}", "fast_over_slow", STAGE, "note",
+            f"{first_upper(upper.given.said)} dries faster than what it lies on",
+            f"By its pigments ({_extreme(palette, upper, min)} above, {_extreme(palette, lower, max)} below) it takes "
+            f"about {ratio:.0%} of the time of {lower.given.said}. A firm skin over a film that still moves may "
+            "crack: a little more oil, or a slower pigment, evens it out.",
+            1 / ratio, upper.given.planes,
+            (Remedy("With more oil", "set_pass", {"number": upper.given.id, "oil": "fat"}),),
         )
     ]  # fmt: skip
 
 
 def _one_film(lower: Pass, upper: Pass, placed: Mapping[int, Placement], work: Work) -> bool:
     """Whether two films count as one or never meet: laid while the lower is open, or once it is dry through."""
-    if upper.wants == "dry_through":
-        return True
     under, over = placed.get(lower.id), placed.get(upper.id)
-    if under is None or over is None:
-        return upper.kind == "blend"
+    if upper.wants == "dry_through" or under is None or over is None:
+        return True  # nobody knows yet when it is painted
     film = dry("oil", float(under.end), work.problem.weather, lower.thickness, lower.aids)
     return over.start < film.open_until or over.start >= film.through_late
 
 
-def _ground_shows(state: State, palette: Palette, mixes: list[Mix], work: Work, known: set[int]) -> list[Judgement]:
+def _ground_shows(
+    state: State, palette: Palette, mixes: list[Mix], work: Work, told: list[Judgement]
+) -> list[Judgement]:
     """Name planes whose mass its planned coats leave far off over this ground; what Planes tells is not said again."""
     if palette.transparent:
         return []
+    known = {rank for each in told if each.kind == "shows_through" for rank in each.planes}
     ground, found = ground_value(state), []
     for mix in mixes:
         rank = mix.target.plane
@@ -306,7 +326,9 @@ def _ground_shows(state: State, palette: Palette, mixes: list[Mix], work: Work, 
         over = [each for each in work.passes if rank in each.planes and not each.things]
         if any(each.title in (UNDERLAY, OPAQUE_LAYER) for each in over):
             continue
-        coats = sum(each.kind in WHOLE_LAYERS and (each.share or 1.0) >= MOSTLY for each in over)
+        coats = sum(
+            each.kind in WHOLE_LAYERS and (1.0 if each.share is None else each.share) >= MOSTLY for each in over
+        )
         off = ground_shows(palette, mix, ground, coats) if coats else 0.0
         if off >= OFF_OVER_GROUND:
             hides = coats_over(palette, mix, ground)
@@ -315,9 +337,9 @@ def _ground_shows(state: State, palette: Palette, mixes: list[Mix], work: Work, 
                 Judgement(
                     f"ground_shows:p{plane.number}", "ground_shows", STAGE, "mild",
                     f"The ground will be seen through {plane.name}",
-                    f"{'One coat' if coats == 1 else f'{coats} coats'} of its mass over a ground of {ground:.1f} stay "
-                    f"{off:.0f} away from the mix (CIEDE2000; {SHOWS:.0f} is seen): {wanted}. A white or mid underlay, "
-                    "dry first, does it with one.",
+                    f"After {'one coat' if coats == 1 else f'{coats} coats'} of its mass over a ground of {ground:.1f} "
+                    f"it stands {off:.0f} away from the mix, and {SHOWS:.0f} is seen: {wanted}. A white or mid "
+                    "underlay, dry first, helps; or leave the ground in gaps and let it be seen.",
                     off, (rank,), (Remedy("Add an underlay", "add_underlay", {"plane": rank}),),
                 )
             )  # fmt: skip
@@ -340,23 +362,10 @@ def _lonely(hue: LonelyHue | None, state: State) -> list[Judgement]:
     ]  # fmt: skip
 
 
-def mix_judgements(file: Path, state: State, depth: DepthSurvey, work: Work) -> list[Judgement]:
-    """Judge the mixes of a painting."""
-    told = judge_ground(state, depth, work)
-    known = frozenset(rank for each in told if each.kind == "shows_through" for rank in each.planes)
-    mixes = strings_of(state, targets_of(file, state, depth))
-    return judge_mixes(state, mixes, work, lonely_hue(file, state), known)
-
-
 @step
-def judge_mixes(
-    state: State,
-    mixes: list[Mix],
-    work: Work | None = None,
-    hue: LonelyHue | None = None,
-    shown: frozenset[int] = frozenset(),
-) -> list[Judgement]:
-    """Judge the mixes; what the painter means so comes last."""
+def judge_mixes(file: Path, state: State, depth: DepthSurvey, work: Work) -> list[Judgement]:
+    """Judge the mixes of a painting; what the painter means so comes last."""
+    mixes = strings_of(state, targets_of(file, state, depth))
     palette = palette_of(state)
     no_white = _no_white(palette, mixes)
     found = [
@@ -365,9 +374,9 @@ def judge_mixes(
         *_told_apart(state, mixes),
         *_black_far(state, palette, mixes),
         *_missing(state, palette),
-        *([] if work is None else _fast_over_slow(state, palette, mixes, work)),
-        *([] if work is None else _ground_shows(state, palette, mixes, work, set(shown))),
-        *_lonely(hue, state),
+        *_fast_over_slow(palette, mixes, work),
+        *_ground_shows(state, palette, mixes, work, judge_ground(state, depth, work)),
+        *_lonely(lonely_hue(file, state), state),
     ]
     silenced = {each.key for each in state.meant_so}
     loud = most_costly_first([each for each in found if each.key not in silenced])

@@ -67,7 +67,7 @@ OF_BRIEF: tuple[Question, ...] = (
     ),
     Question(
         "cheap_below", "Cheap paint below", "as you have it", (
-            Side("yes", "yes, where it is covered", "the mixing sheet names the piles that lie under later layers"),
+            Side("yes", "yes, where it is covered", "each mix says how much of it lies under later layers"),
             Side("no", "no, good paint all through", "nothing is said of it"),
         ),
     ),

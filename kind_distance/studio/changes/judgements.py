@@ -7,7 +7,7 @@ from dataclasses import replace
 from kind_distance.core.passes.audit import UNSAFE
 from kind_distance.errors import DomainError, NotFoundError
 from kind_distance.rows import MeantSo
-from kind_distance.stages.mixes.judging import mix_judgements
+from kind_distance.stages.mixes.judging import judge_mixes
 from kind_distance.studio.changes.arguments import Text
 from kind_distance.studio.changes.desk import Changed, Desk, clean_text
 
@@ -21,7 +21,7 @@ def mean_it_so(desk: Desk, *, key: Text, reason: Text = "") -> Changed:
     if found is None:
         # Mixes are judged apart, where one looks at them.
         survey = desk.survey()
-        mixed = mix_judgements(desk.file, desk.state, survey.depth, survey.work)
+        mixed = judge_mixes(desk.file, desk.state, survey.depth, survey.work)
         found = next((each for each in mixed if each.key == key), None)
     if found is None:
         raise NotFoundError("judgement", key[:60])

@@ -53,14 +53,19 @@ async function saveBrief(brief: Begin, work: Record<string, string | null> | nul
 }
 
 const mixes = useMixes();
-/** Recipes are found apart from the painting, once the painter pauses: their judgements count on the line, too. */
+/**
+ * Recipes are found apart from the painting: at once where they are seen, elsewhere when the painter pauses, since their
+ * judgements count on the line.
+ */
 const PAUSE_MS = 1200;
+const SHOWS_MIXES = ["mixes", "passes", "sessions"];
 let pausing = 0;
 watch(
-  () => table.painting?.mark,
+  [() => table.painting?.mark, () => route.name],
   () => {
     window.clearTimeout(pausing);
-    pausing = window.setTimeout(() => void mixes.load(), PAUSE_MS);
+    const wait = SHOWS_MIXES.includes(String(route.name)) ? 0 : PAUSE_MS;
+    pausing = window.setTimeout(() => void mixes.load(), wait);
   },
   { immediate: true },
 );

@@ -20,7 +20,9 @@ const wrong = ref("");
 const session = ref(0);
 const sessions = computed(() => (table.painting?.work.sessions ?? []).filter((each) => !each.over));
 
-watch([sort, session], async ([wanted]) => {
+watch([sort, session], async ([wanted], _, onCleanup) => {
+  let overtaken = false;
+  onCleanup(() => (overtaken = true));
   table.inDialog = wanted !== null;
   found.value = null;
   wrong.value = "";
@@ -28,10 +30,12 @@ watch([sort, session], async ([wanted]) => {
   const path = { painting_id: table.painting.id, sort: wanted };
   const query = session.value && (wanted === "sheet" || wanted === "kit") ? { session: session.value } : {};
   try {
-    found.value = await content(
+    const made = await content(
       client.GET("/api/paintings/{painting_id}/printed/{sort}", { params: { path, query } }),
     );
+    if (!overtaken) found.value = made;
   } catch (problem) {
+    if (overtaken) return;
     wrong.value =
       problem instanceof Problem ? `${problem.message} ${problem.wayOut}` : "The pages could not be drawn.";
   }

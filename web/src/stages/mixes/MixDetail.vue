@@ -52,39 +52,23 @@ const parts = computed<[number, number][]>(() =>
 async function see(): Promise<void> {
   made.value = parts.value.length ? await mixes.tried(parts.value, water.value) : null;
 }
+/** Where the mix belongs, as changes name it. */
+const place = computed(() => ({
+  plane: mix.value?.plane ?? 0,
+  part: mix.value?.part ?? "mass",
+  element: mix.value?.element || null,
+}));
 async function settle(): Promise<void> {
-  const found = mix.value;
-  if (!found || !parts.value.length) return;
-  const went = await table.change({
-    action: "set_recipe",
-    plane: found.plane,
-    part: found.part,
-    element: found.element || null,
-    parts: parts.value,
-    water: mixes.found?.medium_transparent ? water.value : null,
-  });
-  if (went) writing.value = false;
+  if (!mix.value || !parts.value.length) return;
+  const wash = mixes.found?.medium_transparent ? water.value : null;
+  if (await table.change({ action: "set_recipe", ...place.value, parts: parts.value, water: wash }))
+    writing.value = false;
 }
 function take(way: number): void {
-  const found = mix.value;
-  if (found)
-    void table.change({
-      action: "keep_recipe",
-      plane: found.plane,
-      part: found.part,
-      element: found.element || null,
-      way,
-    });
+  void table.change({ action: "keep_recipe", ...place.value, way });
 }
 function again(): void {
-  const found = mix.value;
-  if (found)
-    void table.change({
-      action: "clear_recipe",
-      plane: found.plane,
-      part: found.part,
-      element: found.element || null,
-    });
+  void table.change({ action: "clear_recipe", ...place.value });
 }
 const ways = computed(() => [
   ...(mix.value?.others ?? []),

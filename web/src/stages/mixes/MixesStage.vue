@@ -22,11 +22,6 @@ const few = ref<Schemas["FewTubesView"] | null>(null);
 const tolerance = ref(4);
 
 watch(
-  () => table.painting?.mark,
-  () => void mixes.load(),
-  { immediate: true },
-);
-watch(
   () => mixes.found,
   () => (few.value = null),
 );

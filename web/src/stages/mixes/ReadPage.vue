@@ -4,6 +4,7 @@ import { computed, onBeforeUnmount, ref, watch } from "vue";
 import { client, content, Problem, type Schemas } from "@/api/client";
 import { useTable } from "@/api/store";
 import NoticeLine from "@/frame/NoticeLine.vue";
+import { useCardedPhotos, WITHOUT_CARD } from "./carded";
 import type { Tube } from "./mixes";
 
 type Box = Schemas["SwatchBoxView"];
@@ -17,14 +18,12 @@ defineProps<{
   tubes: Tube[];
 }>();
 const table = useTable();
-const source = ref(0);
+const { source, photos, photo } = useCardedPhotos();
 const boxes = ref<Box[] | null>(null);
 const taken = ref<As[]>([]);
 /** Tube of each row; 0 for none. */
 const tubeOf = ref<Record<number, number>>({});
 const parts = ref(10);
-const photos = computed(() => (table.painting?.sources ?? []).filter((each) => each.card));
-const photo = computed(() => photos.value.find((each) => each.number === source.value) ?? photos.value[0]);
 const rows = computed(() => [...new Set((boxes.value ?? []).map((each) => each.row))]);
 
 watch(open, (now) => {
@@ -32,21 +31,21 @@ watch(open, (now) => {
   table.problem = null;
   if (now) source.value = photos.value[0]?.number ?? 0;
 });
-watch([open, source], async ([now]) => {
+watch([open, source], async ([now], _, onCleanup) => {
+  let overtaken = false;
+  onCleanup(() => (overtaken = true));
   boxes.value = null;
   const [painting, seen] = [table.painting, photo.value];
   if (!now || !painting || !seen) return;
   const path = { painting_id: painting.id, number: seen.number };
-  // The answer for a photo that is no longer looked at is not wanted.
-  const isWanted = (): boolean => open.value && photo.value?.number === seen.number;
   try {
     const made = await content(
       client.GET("/api/paintings/{painting_id}/sources/{number}/swatches", { params: { path } }),
     );
-    if (isWanted()) take(made);
+    if (!overtaken) take(made);
   } catch (problem) {
     if (problem instanceof Problem) table.problem = problem;
-    if (isWanted()) boxes.value = [];
+    if (!overtaken) boxes.value = [];
   }
 });
 onBeforeUnmount(() => (table.inDialog = false));
@@ -155,10 +154,7 @@ async function keep(): Promise<void> {
         </div>
         <p v-if="twice" role="alert">A tube is named in two rows: give each its own.</p>
       </template>
-      <p v-else>
-        Photograph your swatches beside a white and a grey, bring the photo on Sources, and press white and
-        grey there (Card). Then read them here.
-      </p>
+      <p v-else>{{ WITHOUT_CARD }}</p>
       <div class="deeds">
         <button class="do main" type="submit" :disabled="!found.length || twice">
           Read {{ found.length }} {{ found.length === 1 ? "tube" : "tubes" }}

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 /** A tube's own swatches, pressed on a photo with a white and a grey beside them. */
-import { computed, onBeforeUnmount, ref, watch } from "vue";
+import { onBeforeUnmount, ref, watch } from "vue";
 import { useTable } from "@/api/store";
 import NoticeLine from "@/frame/NoticeLine.vue";
+import { useCardedPhotos, WITHOUT_CARD } from "./carded";
 import type { Tube } from "./mixes";
 
 const open = defineModel<boolean>({ required: true });
@@ -11,15 +12,12 @@ const props = defineProps<{
   tube: Tube;
 }>();
 const table = useTable();
-const source = ref(0);
+const { source, photos, photo } = useCardedPhotos();
 const pressing = ref<"masstone" | "tint">("masstone");
 const places = ref<Partial<Record<"masstone" | "tint", [number, number]>>>({});
 const parts = ref(10);
 const at = ref<[number, number]>([0.5, 0.5]);
 
-/** Only photos whose card was pressed say what is white. */
-const photos = computed(() => (table.painting?.sources ?? []).filter((each) => each.card));
-const photo = computed(() => photos.value.find((each) => each.number === source.value) ?? photos.value[0]);
 watch(
   open,
   (now) => {
@@ -133,10 +131,7 @@ async function keep(): Promise<void> {
           >
         </div>
       </template>
-      <p v-else>
-        Photograph your swatches beside a white and a grey, bring the photo on Sources, and press white and
-        grey there (Card). Then read them here.
-      </p>
+      <p v-else>{{ WITHOUT_CARD }}</p>
       <div class="deeds">
         <button class="do main" type="submit" :disabled="!places.masstone">Read it</button>
         <button class="do quiet" type="button" @click="open = false">Cancel</button>

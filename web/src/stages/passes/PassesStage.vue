@@ -14,11 +14,6 @@ import WantedList from "./WantedList.vue";
 
 const table = useTable();
 const mixes = useMixes();
-watch(
-  () => table.painting?.mark,
-  () => void mixes.load(),
-  { immediate: true },
-);
 const source = computed(() => table.painting?.sources.find((each) => each.main));
 const work = computed(() => table.painting?.work);
 watch(

@@ -21,11 +21,6 @@ import { vRoving } from "@/look/roving";
 
 const table = useTable();
 const mixes = useMixes();
-watch(
-  () => table.painting?.mark,
-  () => void mixes.load(),
-  { immediate: true },
-);
 type Zoom = "months" | "sessions" | "close";
 const ZOOMS: [Zoom, string][] = [
   ["months", "Weeks and months"],
