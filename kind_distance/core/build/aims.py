@@ -178,14 +178,20 @@ def masses(colour: Floats, held: NDArray[np.bool_], count: int) -> NDArray[np.in
     """Divide a plane by value and two opponent colours, begun from the farthest pairs; no chance in it."""
     y = np.maximum(colour @ LUMINANCE, 1e-3)
     red, blue = (np.log(np.maximum(colour[..., at], 1e-3) / y) for at in (0, 2))
-    told = np.stack([value(colour), 2.2 * red, 1.4 * blue], axis=-1)
+    told = np.stack([value(colour), 2.2 * red, 1.4 * blue], axis=-1).astype(np.float32)
     sample = told[held][:: max(1, int(held.sum() // SAMPLE))]
     centres = [np.median(sample, axis=0)]
     for _ in range(count - 1):
-        away = np.min([((sample - each) ** 2).sum(axis=-1) for each in centres], axis=0)
+        away = np.min([_far(sample, each) for each in centres], axis=0)
         centres.append(sample[np.argsort(away)[int(0.97 * (len(away) - 1))]])
     middle = np.array(centres)
     for _ in range(8):
-        which = ((sample[:, None] - middle[None]) ** 2).sum(axis=-1).argmin(axis=1)
+        which = np.argmin([_far(sample, each) for each in middle], axis=0)
         middle = np.array([sample[which == k].mean(axis=0) if (which == k).any() else middle[k] for k in range(count)])
-    return np.asarray(((told[..., None, :] - middle) ** 2).sum(axis=-1).argmin(axis=-1))
+    return np.asarray(np.argmin([_far(told, each) for each in middle], axis=0))
+
+
+def _far(told: Floats, middle: Floats) -> Floats:
+    """Square of how far each lies off a middle: channel by channel, since numpy is slow along an axis of three."""
+    one, two, three = (told[..., at] - middle[at] for at in range(3))
+    return np.asarray(one * one + two * two + three * three)

@@ -11,7 +11,7 @@ from numpy.typing import NDArray
 from kind_distance.core.build.aims import Aims
 from kind_distance.core.build.model import BuildScene, BuildStep, Canvas, Floats
 from kind_distance.core.build.passes import bare, painted
-from kind_distance.core.build.tone import distance, value
+from kind_distance.core.build.tone import distance, highest, value
 from kind_distance.core.colour.srgb import codes_from_linear
 
 KEPT_EVERY = 4  # passes between canvases that are kept, to go on from
@@ -99,5 +99,5 @@ class Film:
             tuple(found),
             float(naked.mean()),
             float((naked & near).sum() / max(1, int(near.sum()))),
-            float((np.abs(canvas.seen - before).max(axis=-1) > 0.01).mean()),
+            float((highest(np.abs(canvas.seen - before)) > 0.01).mean()),
         )

@@ -20,6 +20,7 @@ from kind_distance.core.build.tone import (
     density,
     distance,
     film,
+    highest,
     luminance_of,
     returned,
     smooth,
@@ -106,13 +107,13 @@ def _second_layer(canvas: Canvas, hand: Hand) -> None:
         dense = np.clip(density(form, np.clip(_first_wash(aims, rank), 0.01, 1)), 0, 3)
         cover = cover_of(canvas, hand, 0.4 * brush)
         dense, _ = strokes(dense, cover, hand)
-        mean = dense.mean(axis=-1)
+        mean = (dense[..., 0] + dense[..., 1] + dense[..., 2]) / np.float32(3)
         crisp = 1 + 0.5 * np.clip(mean - blur(mean, 1.5), 0, 0.3)
         dense = dense * (smooth(0.03, 0.08, mean) * crisp)[..., None]
         wash(canvas, hand, blur(dense, 0.6), cover)
         return
     mass = aims.aim(rank, "mass")
-    differs = np.abs(value(form) - value(mass)) + 4 * np.abs(form - mass).max(axis=-1)
+    differs = np.abs(value(form) - value(mass)) + 4 * highest(np.abs(form - mass))
     need = np.maximum(smooth(0.12, 0.45, differs), np.where(canvas.owner != rank, np.float32(1), np.float32(0.7)))
     cover = cover_of(canvas, hand, brush) * need
     paint, loads = strokes(form, cover, hand)
@@ -125,7 +126,7 @@ def _details(canvas: Canvas, hand: Hand) -> None:
     aims, step, rank, brush = hand.aims, hand.step, hand.rank, hand.brush
     fine, form, near = aims.want, aims.aim(rank, "form"), aims.near
     limit = 0.75 - 0.5 * near  # fewer marks away from the focus
-    odd = np.abs(value(fine) - value(form)) + 3 * np.abs(fine - form).max(axis=-1) * near
+    odd = np.abs(value(fine) - value(form)) + 3 * highest(np.abs(fine - form)) * near
     need = smooth(limit, limit + 0.35, odd)
     unsaid = aims.inside(rank) & (canvas.owner < rank)  # twigs that no brush has said yet
     need = np.maximum(need, unsaid.astype(np.float32))
