@@ -52,6 +52,9 @@ class TubeRecord:
     hazard: Annotated[Text, Words("hazard", "Words of the label and the safety data sheet.")] = ""
     colour_from: Annotated[ColourFrom, Words(says="From memory, or read from the painter's own swatches.")] = "memory"
     uncertainty: Annotated[Difference, Words(says="How far its readings may be off, CIEDE2000.")] = 3.0
+    washes: Annotated[
+        tuple[LabColour, ...], MaxLen(5), Words("washes", "Watercolour: CIELAB of its dilutions, strongest first.")
+    ] = ()
     barred: Annotated[bool, Words(says="Whether it stays in the box for this painting.")] = False
 
 

@@ -7,10 +7,11 @@ import numpy as np
 from kind_distance.core.colour.lab import ciede2000
 from kind_distance.core.mixing import recipes as r
 from kind_distance.core.mixing.drying_shift import Shift, fitted, usual_shift
-from kind_distance.core.mixing.film import coats_covering, coats_to_hide, endless, film_over, scumbled
+from kind_distance.core.mixing.film import PAPER_LAB, coats_covering, coats_to_hide, endless, film_over, scumbled
 from kind_distance.core.mixing.quantity import film_of, millilitres
 from kind_distance.core.mixing.spectrum import BANDS, lab_of, reflectance_of
 from kind_distance.core.mixing.tubes import Tube, paint_of, role_of, warmth_of, white_paint
+from kind_distance.core.mixing.washes import paint_of_washes
 from kind_distance.stages.mixes.nominal import BY_INDEX, PIGMENTS, USUAL_BOX
 
 
@@ -126,6 +127,34 @@ class Tubes(unittest.TestCase):
                     made = [share * guessed[one][c] + (1 - share) * guessed[other][c] for c in (0, 1)]
                     missed.append(away(lab_of(endless(*made)), lab_of(endless(*real))))
         self.assertLess(float(np.mean(missed)), 3.2)
+
+    def test_synthetic_watercolours_are_recovered_from_three_washes_of_unknown_strength(self):
+        """Known K and S, seen only as three washes: they are met, and mixes of two come out under 1 CIEDE2000."""
+        hand, bands = np.random.default_rng(3), np.linspace(0, 1, BANDS)
+        paper, paints = reflectance_of(np.array(PAPER_LAB)), []
+        for _ in range(6):
+            middle, wide = hand.uniform(0.1, 0.9), hand.uniform(0.08, 0.3)
+            k = np.exp(hand.uniform(-2.5, -0.5) + hand.uniform(1, 3) * np.exp(-(((bands - middle) / wide) ** 2)))
+            s = np.full(BANDS, 0.15) * np.exp(hand.uniform(-0.3, 0.3))
+            strong = np.array([1.2, 1.2 * hand.uniform(0.25, 0.5), 1.2 * hand.uniform(0.05, 0.15)])
+            washes = tuple(tuple(lab_of(film_over(paper, k, s, each))) for each in strong)
+            found_k, found_s, found = paint_of_washes(washes, 0.15)
+            np.testing.assert_allclose(found, strong, rtol=0.05)
+            for thick, wash in zip(found, washes, strict=True):
+                self.assertLess(away(lab_of(film_over(paper, found_k, found_s, thick)), wash), 0.1)
+            paints.append(((k, s), (found_k, found_s)))
+        missed = []
+        for one in range(6):
+            for other in range(one):
+                for strength in (0.1, 0.4, 1.0):
+                    real, made = (
+                        lab_of(film_over(paper, *(0.5 * paints[one][which][c] + 0.5 * paints[other][which][c]
+                                                  for c in (0, 1)), strength))
+                        for which in (0, 1)
+                    )  # fmt: skip
+                    missed.append(away(made, real))
+        self.assertLess(float(np.mean(missed)), 0.5)
+        self.assertLess(max(missed), 1.0)
 
     def test_roles_and_temperature(self):
         roles = {index: role_of(tube(index)) for index in BY_INDEX}

@@ -4,9 +4,12 @@ from dataclasses import replace
 
 import numpy as np
 
-from kind_distance.core.colour.lab import ciede2000, lab_from_linear
-from kind_distance.core.colour.srgb import linear_from_codes
+from kind_distance.core.colour.lab import ciede2000, lab_from_linear, linear_from_lab
+from kind_distance.core.colour.srgb import codes_from_linear, linear_from_codes
 from kind_distance.core.judgement import POINTING
+from kind_distance.core.mixing.film import PAPER_LAB, film_over
+from kind_distance.core.mixing.spectrum import lab_of, reflectance_of
+from kind_distance.core.mixing.tubes import paint_of
 from kind_distance.errors import DomainError, InUseError, KindDistanceError, NotFoundError
 from kind_distance.pictures import darkroom
 from kind_distance.rows import Brief, State
@@ -14,7 +17,7 @@ from kind_distance.stages.mixes.batches import batches_of, used_ml
 from kind_distance.stages.mixes.build import off_plan, scene_of_build, steps_of
 from kind_distance.stages.mixes.judging import judge_mixes, reaching_tubes
 from kind_distance.stages.mixes.nominal import BY_INDEX, PIGMENTS, USUAL_BOX, usual_box
-from kind_distance.stages.mixes.palette import missing_parts, palette_of, shift_of
+from kind_distance.stages.mixes.palette import as_tube, missing_parts, palette_of, shift_of
 from kind_distance.stages.mixes.strings import coats_over, ground_value
 from kind_distance.stages.mixes.swatches import boxes_on, tubes_of_rows
 from kind_distance.studio.changes import CHANGES, apply
@@ -313,6 +316,44 @@ class Swatches(AtThePalette):
             boxes_on(self.file, bare.sources[-1])
         with self.assertRaises(DomainError):
             self.do(bare, "read_page", source=without, rows=[(6, near[0], None)])
+
+    def washes(self, state):
+        """A page with a white card and three washes of ultramarine of known strength, and two that are alike."""
+        paper, tube = reflectance_of(np.array(PAPER_LAB)), as_tube(state.tubes[5])
+        codes = np.full((240, 320, 3), 236, np.uint8)
+        codes[20:80, 20:80] = (250, 250, 250)
+        for at, strength in enumerate((1.2, 0.4, 0.1)):
+            lab = lab_of(film_over(paper, *paint_of(tube), strength))
+            codes[120:200, 20 + 70 * at : 80 + 70 * at] = codes_from_linear(
+                linear_from_lab(lab[None, None].astype(float))
+            )[0, 0]
+        codes[120:200, 230:270] = codes[120:200, 272:310] = codes[160, 180]
+        picture, facts = darkroom.take_in(self.file, file_bytes(codes), "washes")
+        state, source, _ = with_source(state, picture, facts, "washes.png")
+        return self.do(state, "set_card", source=source.number, reference="white_card", x=0.156, y=0.208), source.number
+
+    def test_three_washes_say_what_a_watercolour_is(self):
+        state = self.boxed()
+        state = replace(state, brief=replace(state.brief, medium="watercolour"))
+        state, source = self.washes(state)
+        three = [(0.156, 0.66), (0.375, 0.66), (0.59, 0.66)]
+        read = self.do(state, "read_washes", source=source, rows=[(6, three)])
+        tube = read.tubes[5]
+        self.assertEqual((tube.colour_from, len(tube.washes)), ("own", 3))
+        self.assertEqual(sorted(tube.washes), list(tube.washes))  # strongest first
+        away = float(ciede2000(np.array([tube.tint]), np.array([state.tubes[5].tint]))[0])
+        self.assertLess(away, 6.0)  # what was never dabbed, its tint with white, is near the known one
+        shuffled = self.do(state, "read_washes", source=source, rows=[(6, three[::-1])])
+        self.assertEqual(shuffled.tubes[5].washes, tube.washes)
+        again = self.do(read, "read_tube", tube=6, source=source, masstone=three[0], tint=three[2])
+        self.assertEqual(again.tubes[5].washes, ())  # the last reading is the one that holds
+        with self.assertRaisesRegex(DomainError, "alike"):
+            self.do(state, "read_washes", source=source, rows=[(6, [(0.78, 0.66), (0.91, 0.66)])])
+        with self.assertRaisesRegex(DomainError, "twice"):
+            self.do(state, "read_washes", source=source, rows=[(6, three), (6, three)])
+        oils = replace(state, brief=replace(state.brief, medium="oil"))
+        with self.assertRaisesRegex(DomainError, "another medium"):
+            self.do(oils, "read_washes", source=source, rows=[(6, three)])
 
     def test_what_is_no_swatch_is_refused(self):
         state, source = self.page()

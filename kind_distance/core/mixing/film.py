@@ -27,6 +27,8 @@ USUAL_COAT = (
     8.0  # a coat of titanium white as it is brushed out: over black it comes to L* 88 and more; by eye, no source
 )
 MOST_COATS = 12
+FULL_STRENGTH = 1.2  # thickness of watercolour as it comes from the tube, brushed out; by eye, no source
+PAPER_LAB = (96.0, 0.0, 2.5)
 SHOWS = 3.0  # CIEDE2000 from which a ground is seen through paint; common practice, no source
 
 

@@ -17,7 +17,7 @@ from numpy.typing import NDArray
 from scipy.spatial import cKDTree
 
 from kind_distance.core.colour.lab import ciede2000
-from kind_distance.core.mixing.film import endless, film_over
+from kind_distance.core.mixing.film import FULL_STRENGTH, PAPER_LAB, endless, film_over
 from kind_distance.core.mixing.spectrum import lab_of, reflectance_of
 from kind_distance.core.mixing.tubes import Tube, paint_of
 from kind_distance.core.remembering import remembered
@@ -38,8 +38,6 @@ THREE = ((1, 1, 1), (2, 1, 1), (1, 2, 1), (1, 1, 2), (3, 2, 1), (3, 1, 2), (2, 3
          (2, 2, 1), (2, 1, 2), (1, 2, 2))  # fmt: skip
 WHITES = (0.25, 0.5, 1, 2, 3, 4, 6, 9, 14, 20, 30, 45, 60, 80, 110, 150)  # parts of white to all colours together
 STRENGTHS: list[float] = [round(float(v), 4) for v in np.geomspace(0.02, 1.2, 18)]  # thickness of a wash (film.py)
-FULL_STRENGTH = 1.2  # paint as it comes from the tube, brushed out; by eye, no source
-PAPER_LAB = (96.0, 0.0, 2.5)
 BASES = (2, 3, 4, 5, 6, 8)  # parts of white to one of the colours in the first step
 NEARLY = 0.05  # by which the white may differ
 PALE = 24  # parts to one from which a mix is made in two steps

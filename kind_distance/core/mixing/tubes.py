@@ -10,8 +10,9 @@ from numpy.typing import NDArray
 from scipy.optimize import least_squares
 
 from kind_distance.core.colour.lab import WARM_AXIS_DEG
-from kind_distance.core.mixing.film import INSIDE, OUTSIDE, below_surface
+from kind_distance.core.mixing.film import INSIDE, OUTSIDE, below_surface, endless
 from kind_distance.core.mixing.spectrum import BANDS, lab_of, lab_slope, reflectance_of
+from kind_distance.core.mixing.washes import paint_of_washes
 from kind_distance.core.remembering import remembered
 
 OpacityClass = Literal["T", "ST", "SO", "O"]
@@ -36,6 +37,9 @@ class Tube:
     opacity : "T", "ST", "SO" or "O"
     white : bool
         Whether it is what tints are made with.
+    washes : tuple of (L*, a*, b*)
+        Watercolour: what was read of two or more dilutions on white paper, strongest first; they then say what the
+        paint is, and masstone and tint follow from them.
     """
 
     masstone: Lab
@@ -43,6 +47,7 @@ class Tube:
     tint_parts: float = 10.0
     opacity: str = "SO"
     white: bool = False
+    washes: tuple[Lab, ...] = ()
 
 
 def _ratio(reflectance: NDArray[np.float64]) -> NDArray[np.float64]:
@@ -87,6 +92,9 @@ def paint_of(tube: Tube) -> tuple[NDArray[np.float64], NDArray[np.float64]]:
     """
     if tube.white:
         return white_paint(tube.masstone)
+    if tube.washes:
+        k, s, _ = paint_of_washes(tube.washes, SCATTERS[tube.opacity])
+        return k.astype(np.float64), s.astype(np.float64)
     white, usual = white_paint(), float(np.log(SCATTERS[tube.opacity]))
     swatches = [(0.0, tube.masstone)] + ([] if tube.tint is None else [(tube.tint_parts, tube.tint)])
     step = np.diff(np.eye(BANDS), axis=0)
@@ -114,6 +122,12 @@ def paint_of(tube: Tube) -> tuple[NDArray[np.float64], NDArray[np.float64]]:
     begin = np.concatenate([np.clip(first, -9, 6), np.full(BANDS, usual)])
     found = least_squares(residual, begin, slopes, method="lm", max_nfev=80, xtol=1e-6, ftol=1e-6).x
     return np.exp(found[:BANDS]), np.exp(found[BANDS:])
+
+
+def tinted(k: NDArray[np.float64], s: NDArray[np.float64], parts: float) -> NDArray[np.float64]:
+    """Reflectance of a paint with so many parts of titanium white: (36,)."""
+    white = white_paint()
+    return endless(k + parts * white[0], s + parts * white[1]).astype(np.float64)
 
 
 def role_of(tube: Tube) -> str:

@@ -57,7 +57,7 @@ class Palette:
 
 def as_tube(record: TubeRecord) -> Tube:
     """Give a tube as mixing wants it."""
-    return Tube(record.masstone, record.tint, record.tint_parts, record.opacity, record.white)
+    return Tube(record.masstone, record.tint, record.tint_parts, record.opacity, record.white, record.washes)
 
 
 def palette_of(state: State) -> Palette:

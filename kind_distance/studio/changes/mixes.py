@@ -5,9 +5,13 @@ from __future__ import annotations
 from dataclasses import dataclass, replace
 from typing import Annotated, Any
 
+from numpy.typing import NDArray
 from pydantic import Field
 
+from kind_distance.core.mixing.film import endless
 from kind_distance.core.mixing.recipes import strength_in
+from kind_distance.core.mixing.spectrum import lab_of
+from kind_distance.core.mixing.tubes import paint_of, tinted
 from kind_distance.core.paint.media import medium_of
 from kind_distance.errors import DomainError, InUseError, NotFoundError
 from kind_distance.rows import MixPart, MixRecord, SourceRecord, TubeRecord, WetDryRecord
@@ -15,7 +19,7 @@ from kind_distance.rows.mixes import StringPart
 from kind_distance.rows.passes import PaintName
 from kind_distance.rows.state import with_parts
 from kind_distance.stages.mixes.nominal import BY_INDEX, usual_box
-from kind_distance.stages.mixes.palette import check_paint
+from kind_distance.stages.mixes.palette import as_tube, check_paint
 from kind_distance.stages.mixes.strings import PARTS, THING_PARTS, Mix, Place, strings_of, targets_of
 from kind_distance.stages.mixes.swatches import read_swatch
 from kind_distance.studio.changes.arguments import FiniteFloat, Number, Point, Rank, Text, settable
@@ -23,15 +27,20 @@ from kind_distance.studio.changes.desk import Changed, Desk, find, next_number, 
 
 CHANGES = (
     "add_tubes", "take_usual_box", "add_tube", "set_tube", "remove_tube", "set_recipe", "keep_recipe", "clear_recipe",
-    "take_recipe", "read_tube", "read_page", "add_wet_dry", "remove_wet_dry",
+    "take_recipe", "read_tube", "read_page", "read_washes", "add_wet_dry", "remove_wet_dry",
 )  # fmt: skip
 SETS = {"set_tube": settable(TubeRecord), "add_tube": settable(TubeRecord, "name", "paint")}
+LEAST_APART = 6.0  # L* between the strongest and the palest wash of a tube
+TINT_PARTS = 10.0
 PALE_MASSTONE = 75.0  # L* of a paint that white may darken, such as a light yellow
 USUAL_WATER = 5.0  # parts to one of paint, where a wash is not told
 Water = Annotated[float, Field(ge=0, le=200, allow_inf_nan=False)]
 SwatchRows = Annotated[
     list[tuple[Number, Point, Point | None]], Field(min_length=1, max_length=40)
 ]  # of (tube, masstone, tint)
+WashRows = Annotated[
+    list[tuple[Number, Annotated[list[Point], Field(min_length=2, max_length=5)]]], Field(min_length=1, max_length=40)
+]  # of (tube, its washes)
 TubeParts = Annotated[
     list[tuple[Number, Annotated[int, Field(ge=0, le=2000)]]], Field(min_length=1, max_length=6)
 ]  # of (tube, parts)
@@ -129,7 +138,7 @@ def _as_read(
         )
     error = full.error if pale is None else max(full.error, pale.error)
     record = replace(
-        record, masstone=full.lab, tint=None if pale is None else pale.lab, tint_parts=float(tint_parts),
+        record, washes=(), masstone=full.lab, tint=None if pale is None else pale.lab, tint_parts=float(tint_parts),
         colour_from="own", uncertainty=error,
     )  # fmt: skip
     return record, error
@@ -138,13 +147,50 @@ def _as_read(
 def read_page(desk: Desk, *, source: Number, rows: SwatchRows, tint_parts: FiniteFloat = 10.0) -> Changed:
     """Read a whole page of swatches: of each tube its masstone and, where there is one, its tint; all or none."""
     photo, state = find(desk.state, "source", source), desk.state
-    numbers = [tube for tube, _, _ in rows]
-    if len(set(numbers)) < len(numbers):
-        raise DomainError("A tube is named twice on this page.", "Give each tube one row.")
+    _check_once([tube for tube, _, _ in rows])
     for tube, masstone, tint in rows:
         record, _ = _as_read(desk, find(state, "tube", tube), photo, masstone, tint, tint_parts)
         state = put(state, record)
     return state, f"{len(rows)} {'tube' if len(rows) == 1 else 'tubes'} read off {photo.name}"
+
+
+def _check_once(tubes: list[int]) -> None:
+    if len(set(tubes)) < len(tubes):
+        raise DomainError("A tube is named twice on this page.", "Give each tube one row.")
+
+
+def read_washes(desk: Desk, *, source: Number, rows: WashRows) -> Changed:
+    """Read a page of washes: of each tube two to five dilutions on white paper; all or none."""
+    photo, state = find(desk.state, "source", source), desk.state
+    _check_once([tube for tube, _ in rows])
+    if not medium_of(state.brief.medium).transparent:
+        raise DomainError(
+            "Washes on paper say what a watercolour is; this painting is in another medium.",
+            "Read the paint as it comes and its tint with white.",
+        )
+    for tube, places in rows:
+        record = find(state, "tube", tube)
+        read = sorted((read_swatch(desk.file, photo, *place) for place in places), key=lambda each: each.lab[0])
+        if read[-1].lab[0] - read[0].lab[0] < LEAST_APART:
+            raise DomainError(
+                f"The washes of {record.name} are alike: they do not say how water thins it.",
+                "Dab one as strong as it comes, one half as strong, one pale.",
+            )
+        washes = tuple(each.lab for each in read)
+        paint = paint_of(replace(as_tube(record), washes=washes))
+        state = put(
+            state,
+            replace(
+                record, washes=washes, masstone=_rounded(endless(*paint)), tint=_rounded(tinted(*paint, TINT_PARTS)),
+                tint_parts=TINT_PARTS, colour_from="own", uncertainty=max(each.error for each in read),
+            ),
+        )  # fmt: skip
+    return state, f"{len(rows)} {'tube' if len(rows) == 1 else 'tubes'} read off {photo.name}"
+
+
+def _rounded(reflectance: NDArray[Any]) -> tuple[float, float, float]:
+    light, a, b = (round(float(each), 2) for each in lab_of(reflectance))
+    return light, a, b
 
 
 def _needed_by(desk: Desk, tube: int) -> str:

@@ -139,7 +139,12 @@ async function bring(): Promise<void> {
       <p>Which colours are wanted follows from the planes and how light each is to be.</p>
       <router-link class="do main" :to="`/paintings/${table.painting?.id}/planes`">To the planes</router-link>
     </div>
-    <ReadPage v-if="mixes.found" v-model="reading" :tubes="mixes.found.tubes" />
+    <ReadPage
+      v-if="mixes.found"
+      v-model="reading"
+      :tubes="mixes.found.tubes"
+      :transparent="mixes.found.medium_transparent"
+    />
     <PrintPreview v-model="printing" />
     <template #margin><MixDetail /></template>
   </StageLayout>

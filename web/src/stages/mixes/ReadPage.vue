@@ -9,14 +9,24 @@ import type { Tube } from "./mixes";
 
 type Box = Schemas["SwatchBoxView"];
 /** What a box is taken for. */
-type As = "paint" | "tint" | "out";
-const NEXT: Record<As, As> = { paint: "tint", tint: "out", out: "paint" };
-const SAID: Record<As, string> = { paint: "paint as it comes", tint: "tint with white", out: "left out" };
+type As = "paint" | "tint" | "wash" | "out";
+const SAID: Record<As, string> = {
+  paint: "paint as it comes",
+  tint: "tint with white",
+  wash: "a wash",
+  out: "left out",
+};
+const MOST_WASHES = 5;
 const open = defineModel<boolean>({ required: true });
-defineProps<{
+const props = defineProps<{
   /** The tubes of the palette, in its order. */
   tubes: Tube[];
+  /** Whether the painting is in watercolour: rows are washes then. */
+  transparent: boolean;
 }>();
+const NEXT = computed<Partial<Record<As, As>>>(() =>
+  props.transparent ? { wash: "out", out: "wash" } : { paint: "tint", tint: "out", out: "paint" },
+);
 const table = useTable();
 const { source, photos, photo } = useCardedPhotos();
 const boxes = ref<Box[] | null>(null);
@@ -50,40 +60,53 @@ watch([open, source], async ([now], _, onCleanup) => {
 });
 onBeforeUnmount(() => (table.inDialog = false));
 
-/** In a row the first box is the paint, the last one its tint; its tube is the one whose colour is nearest. */
+/** In a row the first box is the paint, the last one its tint, in watercolour each a wash; its tube is the one whose colour is nearest. */
 function take(made: Box[]): void {
   boxes.value = made;
   taken.value = made.map((each, at) => {
+    if (props.transparent) return "wash";
     if (made[at - 1]?.row !== each.row) return "paint";
     return made[at + 1]?.row === each.row ? "out" : "tint";
   });
   tubeOf.value = Object.fromEntries(made.map((each) => [each.row, each.tube]));
 }
 function turn(at: number): void {
-  taken.value[at] = NEXT[taken.value[at] ?? "out"];
+  taken.value[at] = NEXT.value[taken.value[at] ?? "out"] ?? "out";
 }
-/** What would be read: rows with a tube and a box that is its paint. */
-const found = computed(() =>
+type Place = [number, number];
+/** Middles of the boxes of a row that are taken for something. */
+function middles(row: number, as: As): Place[] {
+  return (boxes.value ?? []).flatMap((box, at) =>
+    box.row === row && taken.value[at] === as
+      ? [[(box.left + box.right) / 2, (box.top + box.bottom) / 2] as Place]
+      : [],
+  );
+}
+/** What would be read: rows with a tube and a box that is its paint, or with two washes and more. */
+const painted = computed(() =>
   rows.value.flatMap((row) => {
-    const middle = (as: As): [number, number] | null => {
-      const box = (boxes.value ?? []).find((each, at) => each.row === row && taken.value[at] === as);
-      return box ? [(box.left + box.right) / 2, (box.top + box.bottom) / 2] : null;
-    };
-    const [tube, paint] = [tubeOf.value[row] ?? 0, middle("paint")];
+    const [tube, paint] = [tubeOf.value[row] ?? 0, middles(row, "paint")[0]];
     return tube && paint
-      ? [[tube, paint, middle("tint")] as [number, [number, number], [number, number] | null]]
+      ? [[tube, paint, middles(row, "tint")[0] ?? null] as [number, Place, Place | null]]
       : [];
   }),
 );
+const washed = computed(() =>
+  rows.value.flatMap((row) => {
+    const [tube, washes] = [tubeOf.value[row] ?? 0, middles(row, "wash")];
+    return tube && washes.length > 1 ? [[tube, washes.slice(0, MOST_WASHES)] as [number, Place[]]] : [];
+  }),
+);
+const found = computed<[number, ...unknown[]][]>(() => (props.transparent ? washed.value : painted.value));
 const twice = computed(() => new Set(found.value.map(([tube]) => tube)).size < found.value.length);
 async function keep(): Promise<void> {
   if (!photo.value) return;
-  const went = await table.change({
-    action: "read_page",
-    source: photo.value.number,
-    rows: found.value,
-    tint_parts: parts.value,
-  });
+  const source = photo.value.number;
+  const went = await table.change(
+    props.transparent
+      ? { action: "read_washes", source, rows: washed.value }
+      : { action: "read_page", source, rows: painted.value, tint_parts: parts.value },
+  );
   if (went) open.value = false;
 }
 </script>
@@ -99,17 +122,25 @@ async function keep(): Promise<void> {
           <select v-model.number="source" class="field" aria-label="Photo">
             <option v-for="each in photos" :key="each.number" :value="each.number">{{ each.name }}</option>
           </select>
-          each row is a tube: first the paint as it comes, then its tint with
-          <input
-            v-model.number="parts"
-            class="field num"
-            type="number"
-            min="0.5"
-            max="200"
-            step="0.5"
-            aria-label="Parts of white"
-          />
-          parts of white. Press a box to say what it is; a wrong one is left out.
+          each row is a tube:
+          <template v-if="transparent">
+            two to five washes of it on white paper, one as strong as it comes, one half as strong, one pale.
+            How strong each is, is found with the paint.
+          </template>
+          <template v-else>
+            first the paint as it comes, then its tint with
+            <input
+              v-model.number="parts"
+              class="field num"
+              type="number"
+              min="0.5"
+              max="200"
+              step="0.5"
+              aria-label="Parts of white"
+            />
+            parts of white.
+          </template>
+          Press a box to say what it is; a wrong one is left out.
         </p>
         <p v-if="boxes === null" role="status" class="say">Looking for the boxes…</p>
         <p v-else-if="!boxes.length">
@@ -135,7 +166,7 @@ async function keep(): Promise<void> {
             >
               <span class="hidden-label">Row {{ box.row + 1 }}: {{ SAID[taken[at] ?? "out"] }}</span>
               <b aria-hidden="true">{{
-                taken[at] === "paint" ? box.row + 1 : taken[at] === "tint" ? "+" : "×"
+                taken[at] === "tint" ? "+" : taken[at] === "out" ? "×" : box.row + 1
               }}</b>
             </button>
           </div>
