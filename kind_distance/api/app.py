@@ -14,7 +14,9 @@ from fastapi import FastAPI
 from kind_distance import __version__
 from kind_distance.api import (
     build,
+    easel,
     exports,
+    log,
     mixes,
     pages,
     paintings,
@@ -75,7 +77,7 @@ def create_app(file: Path, clock: Callable[[], datetime] = local_now, dist: Path
     )
     app.state.context = Context(Studio(file), clock)
     problems.install(app)
-    for each in (shelf, paintings, pictures, picture_previews, plan_previews, mixes, build, exports):
+    for each in (shelf, paintings, pictures, picture_previews, plan_previews, mixes, build, easel, log, exports):
         app.include_router(each.router)
     pages.install(app, dist)
     app.add_middleware(Guard)

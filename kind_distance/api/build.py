@@ -54,7 +54,7 @@ Ground = Annotated[
 ]
 
 
-def _film(here: Here, painting_id: int, ground: str = "") -> tuple[Film, tuple[BuildStep, ...], Desk]:
+def film_of(here: Here, painting_id: int, ground: str = "") -> tuple[Film, tuple[BuildStep, ...], Desk]:
     """Lay a painting before the simulator, on another ground where one is tried; passes and mixes stay as planned."""
     desk = here.studio.desk(painting_id, here.clock())
     found = desk.survey()
@@ -71,7 +71,7 @@ def _film(here: Here, painting_id: int, ground: str = "") -> tuple[Film, tuple[B
 @router.get("/build", summary="Say how the painting builds")
 def build(here: Here, painting_id: Number, ground: Ground = "") -> BuildView:
     """List the stages from the bare support to the last pass, each with the address of its picture."""
-    film, steps, desk = _film(here, painting_id, ground)
+    film, steps, desk = film_of(here, painting_id, ground)
     said = {each.id: each for each in desk.survey().work.passes}
     height, width = film.scene.shape
     stages = [
@@ -98,7 +98,7 @@ def build_stage(
     here: Here, painting_id: Number, at: Annotated[int, Path(ge=0, le=200)], ground: Ground = ""
 ) -> Response:
     """Show the picture as it should look after so many passes."""
-    film, steps, _ = _film(here, painting_id, ground)
+    film, steps, _ = film_of(here, painting_id, ground)
     if at > len(steps):
         raise NotFoundError("stage of the build", at)
     return forever(jpeg(film.stage(steps[:at]).codes), "image/jpeg")
@@ -107,7 +107,7 @@ def build_stage(
 @router.get("/build/told", summary="Say what the finished build tells of the plan")
 def build_told(here: Here, painting_id: Number, ground: Ground = "") -> BuildToldView:
     """Work the build out to the end; tell planes that stand off their plan, and how much ground shows."""
-    film, steps, _ = _film(here, painting_id, ground)
+    film, steps, _ = film_of(here, painting_id, ground)
     last = film.stage(steps)
     bare = f"{last.bare:.0%} of the surface stays bare" if last.bare >= 0.005 else "no ground stays bare"
     rims = f", and ground shows along {last.rims:.0%} of the borders" if last.rims >= 0.02 else ""
@@ -115,9 +115,9 @@ def build_told(here: Here, painting_id: Number, ground: Ground = "") -> BuildTol
 
 
 @router.get("/build.webp", response_class=Response, summary="Export the build as a film")
-def build_film(here: Here, painting_id: Number, ground: Ground = "") -> Response:
+def buildfilm_of(here: Here, painting_id: Number, ground: Ground = "") -> Response:
     """Give an animated WebP: each stage for a second, the last for three."""
-    film, steps, _ = _film(here, painting_id, ground)
+    film, steps, _ = film_of(here, painting_id, ground)
     codes = [film.stage(steps[:at]).codes for at in range(len(steps) + 1)]
     return Response(
         animated_webp(codes, [1000] * len(steps) + [3000]), media_type="image/webp",
@@ -128,7 +128,7 @@ def build_film(here: Here, painting_id: Number, ground: Ground = "") -> Response
 @router.get("/build.zip", response_class=Response, summary="Export the build as pictures")
 def build_pictures(here: Here, painting_id: Number, ground: Ground = "") -> Response:
     """Give every stage as PNG, numbered in order, in a ZIP."""
-    film, steps, _ = _film(here, painting_id, ground)
+    film, steps, _ = film_of(here, painting_id, ground)
     out = io.BytesIO()
     with zipfile.ZipFile(out, "w", zipfile.ZIP_STORED) as packed:
         for at in range(len(steps) + 1):
@@ -143,7 +143,7 @@ def build_pictures(here: Here, painting_id: Number, ground: Ground = "") -> Resp
 @router.get("/build.pdf", response_class=Response, summary="Print six stages of the build")
 def build_sheet(here: Here, painting_id: Number, ground: Ground = "") -> Response:
     """Print six stages, evenly from the first mark to the last, on one sheet."""
-    film, steps, desk = _film(here, painting_id, ground)
+    film, steps, desk = film_of(here, painting_id, ground)
     said = {each.id: each.said for each in desk.survey().work.passes}
     pictures = [
         (f"{at + 1}. {said[steps[at].number]}", film.stage(steps[: at + 1]).codes) for at in places_for(len(steps))

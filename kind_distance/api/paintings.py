@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from typing import Annotated
+from typing import Annotated, Literal
 
 from fastapi import APIRouter, BackgroundTasks, File, Form, UploadFile
 
@@ -57,10 +57,11 @@ def add_source(
     file: Annotated[UploadFile, File()],
     version: Annotated[int, Form()],
     afterwards: BackgroundTasks,
+    kind: Annotated[Literal["photo", "progress"], Form()] = "photo",
 ) -> TakenView:
-    """Take in a picture; the same picture twice is recognised (`new` is false)."""
+    """Take in a picture, or a photo of the painting itself; the same picture twice is recognised (`new` is false)."""
     opened, source, new = here.studio.add_source(
-        painting_id, version, file.file.read(), file.filename or "photo", here.clock()
+        painting_id, version, file.file.read(), file.filename or "photo", here.clock(), kind
     )
     afterwards.add_task(prepare, here.studio.file, opened.painting.state)
     shown = here.shown.whole(painting_view(here.studio, opened, here.now_min))

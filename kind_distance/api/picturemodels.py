@@ -7,7 +7,7 @@ from typing import Literal
 from pydantic import BaseModel, Field, FiniteFloat
 
 from kind_distance.api.judgementmodels import JudgementView
-from kind_distance.rows.words import Danger
+from kind_distance.rows.words import Danger, SourceKind
 
 
 class PlaceView(BaseModel):
@@ -81,7 +81,7 @@ class SourceView(BaseModel):
     """A picture of this painting."""
 
     number: int
-    kind: Literal["photo", "page", "sketch", "study", "painting"]
+    kind: SourceKind
     picture: str = Field(description="Content hash.")
     image: str = Field(description="Address of the picture as developed.")
     as_it_came: str = Field(description="Address of the picture as it came.")

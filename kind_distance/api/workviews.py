@@ -8,7 +8,6 @@ from kind_distance.api import models as m
 from kind_distance.clock import say_date, say_moment
 from kind_distance.core.depth.reserved_lights import KeptLight, Reserve
 from kind_distance.core.paint.media import WATER_BORNE
-from kind_distance.core.passes.kinds import LAYERS
 from kind_distance.core.passes.model import Pass, Precedence
 from kind_distance.core.passes.order import OrderCost
 from kind_distance.core.passes.pace import Pace, own_paces, pace_for
@@ -22,6 +21,7 @@ from kind_distance.core.schedule.work import Work
 from kind_distance.core.wording import Unit, clock, say_length, say_list, say_minutes, say_range, say_remixes
 from kind_distance.follow import step
 from kind_distance.rows import SessionRecord, State
+from kind_distance.stages.easel.guide import lights_kept
 from kind_distance.stages.passes.work import deadline_of
 from kind_distance.stages.planes.depth import DepthSurvey
 from kind_distance.stages.sessions.calendar import following_of, log_of, others_of
@@ -31,7 +31,6 @@ from kind_distance.store.records import OtherPaintings, OtherSession, PaintedPas
 
 LONG_WAIT_MIN = 10  # from here on a dryer is offered
 LEAST_BURIED = 0.5  # fine work covered again that is worth a word [min]
-TOUCHED = 0.1  # a light that lies in a plane with less than this share of it is not its concern
 NEEDS_SAID = {
     "done": "painted",
     "not_tacky": "open or touch dry, never tacky",
@@ -77,13 +76,7 @@ def direct_rules(rules: list[Precedence], passes: dict[int, Pass]) -> list[Prece
 
 def keep_clear(each: Pass, kept: list[tuple[Reserve, KeptLight]]) -> str:
     """Name the lights on a pass's plane that are kept until the end, as it is painted round them."""
-    names = [
-        reserve.name
-        for reserve, light in kept
-        if reserve.way in ("ground", "masked")
-        and each.kind in LAYERS
-        and any(rank == each.plane and share >= TOUCHED for rank, share in light.planes)
-    ]
+    names = [reserve.name for reserve in lights_kept(each, kept)]
     return f"Keep clear: {say_list(names)}." if names else ""
 
 

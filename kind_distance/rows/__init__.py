@@ -5,6 +5,14 @@ what happens to a row when something it hangs on goes.
 """
 
 from kind_distance.rows.brief import Brief, LightSpan
+from kind_distance.rows.easel import (
+    CriterionRecord,
+    MendRecord,
+    RemarkRecord,
+    StretchRecord,
+    TickRecord,
+    TouchRecord,
+)
 from kind_distance.rows.mixes import MixPart, MixRecord, TubeRecord, WetDryRecord
 from kind_distance.rows.passes import CountPainted, PassRecord
 from kind_distance.rows.planes import (
@@ -31,7 +39,8 @@ from kind_distance.rows.state import State, next_number
 Point = tuple[float, float]
 
 __all__ = [
-    "BorderRecord", "Brief", "CardPlace", "CountPainted", "Counter", "DepartureRecord", "EditRecord", "ElementRecord",
+    "BorderRecord", "Brief", "CardPlace", "CountPainted", "Counter", "CriterionRecord", "MendRecord", "RemarkRecord",
+    "StretchRecord", "TickRecord", "TouchRecord", "DepartureRecord", "EditRecord", "ElementRecord",
     "HiddenBy", "KeptPlace", "LightSpan", "MeantSo", "MixPart", "MixRecord", "NoteRecord", "PairRecord", "PassRecord",
     "PlaneRecord", "Point", "ReserveRecord", "SessionRecord", "SourceRecord", "State", "StrokeRecord",
     "ThumbnailRecord", "TubeRecord", "UnderlayRecord", "WetDryRecord", "next_number",

@@ -121,6 +121,13 @@ class Brief:
     cheap_below: Annotated[CheapBelow, Words(says="Whether cheap paint lies under later layers.")] = ""
     echo_hues: Annotated[EchoHues, Words(says="Repeat a colour across the picture, or vary each shape.")] = ""
     few_tubes: Annotated[bool, Words(says="Whether few tubes count more than the last bit of nearness.")] = False
+    step_back_min: Annotated[
+        int,
+        Ge(0),
+        Le(60),
+        Unit("min"),
+        Words("minutes between steps back", "How often one steps back to look; 0 for no bell."),
+    ] = 12
     pace: Annotated[
         Factor | None, Words("own pace", "Minutes taken over minutes planned, where no log tells it yet.")
     ] = None

@@ -55,6 +55,8 @@ class SessionRecord:
     sky: Annotated[Sky, Words("weather", "What the painter expects.")] = ""
     looks_at: Annotated[LightSource, Words(says="What is looked at: life, a photo, or what is imagined.")] = ""
     packed: Annotated[tuple[Line, ...], MaxLen(60), Words("things packed", "Of the kit list, what is packed.")] = ()
+    began: Annotated[ClockMinute | None, ClockTime(), Words(says="When it was really begun.")] = None
+    ended: Annotated[ClockMinute | None, ClockTime(), Words(says="When it was really ended.")] = None
     kit_own: Annotated[tuple[Line, ...], MaxLen(20), Words("own things", "Taken along besides the kit list.")] = ()
 
 

@@ -7,6 +7,14 @@ from functools import lru_cache
 from typing import Annotated, Any, get_args
 
 from kind_distance.rows.brief import Brief
+from kind_distance.rows.easel import (
+    CriterionRecord,
+    MendRecord,
+    RemarkRecord,
+    StretchRecord,
+    TickRecord,
+    TouchRecord,
+)
 from kind_distance.rows.marks import Many, NotInDocument, bare, fields_of
 from kind_distance.rows.mixes import MixRecord, TubeRecord, WetDryRecord
 from kind_distance.rows.passes import PassRecord
@@ -45,6 +53,12 @@ class State:
     tubes: Annotated[tuple[TubeRecord, ...], Many("tube", 40, "tubes")] = ()
     mixes: Annotated[tuple[MixRecord, ...], Many("mix", 90, "recipes")] = ()
     wet_dry: Annotated[tuple[WetDryRecord, ...], Many("wet_dry", 60, "wet and dry swatches")] = ()
+    stretches: Annotated[tuple[StretchRecord, ...], Many("stretch", 600, "stretches of painting")] = ()
+    ticks: Annotated[tuple[TickRecord, ...], Many("tick", 600, "ticks")] = ()
+    touches: Annotated[tuple[TouchRecord, ...], Many("touch", 200, "touches")] = ()
+    remarks: Annotated[tuple[RemarkRecord, ...], Many("remark", 400, "remarks")] = ()
+    to_mend: Annotated[tuple[MendRecord, ...], Many("mend", 120, "things to mend")] = ()
+    criteria: Annotated[tuple[CriterionRecord, ...], Many("criterion", 20, "criteria")] = ()
     counters: Annotated[tuple[Counter, ...], Many("counter", 40, "counters", order="kind"), NotInDocument()] = ()
 
 

@@ -7,6 +7,7 @@ import sqlite3
 from kind_distance.errors import ChangedElsewhereError, NotFoundError, NothingToUndoError
 from kind_distance.rows import State, TubeRecord
 from kind_distance.store.database import transaction
+from kind_distance.store.diary import add_lines
 from kind_distance.store.packing import (
     names_in,
     pack,
@@ -23,6 +24,7 @@ from kind_distance.store.records import (
     PaintedPass,
     Painting,
     ShelfEntry,
+    Told,
 )
 from kind_distance.store.rows import brief_columns, brief_from, columns_of, read_state, row_from, write_state
 
@@ -112,10 +114,8 @@ def save(
     painting_id: int,
     version: int,
     state: State,
+    told: Told,
     *,
-    at: str,
-    what: str,
-    summary: str,
     was: State | None = None,
 ) -> None:
     """Keep a change: rows, history entry and summary, all or nothing.
@@ -139,13 +139,14 @@ def save(
         write_state(db, painting_id, state, was)
         db.execute("DELETE FROM history WHERE painting_id = ? AND number > ?", (painting_id, at_entry))
         number = at_entry + 1
-        _keep_entry(db, painting_id, HistoryEntry(number, at, what), state, was)
+        _keep_entry(db, painting_id, HistoryEntry(number, told.at, told.what), state, was)
+        add_lines(db, painting_id, told.diary)
         db.execute("DELETE FROM history WHERE painting_id = ? AND number <= ?", (painting_id, number - KEPT_STEPS))
         if number % SWEPT_EVERY == 0:
             sweep_content(db)
         db.execute(
             "UPDATE painting SET version = version + 1, history_at = ?, changed_at = ?, summary = ? WHERE id = ?",
-            (number, at, summary, painting_id),
+            (number, told.at, told.summary, painting_id),
         )
 
 
@@ -207,16 +208,22 @@ def state_at(db: sqlite3.Connection, painting_id: int, version: int, step: int) 
 
 
 def step_to(
-    db: sqlite3.Connection, painting_id: int, version: int, step: int, state: State, *, at: str, summary: str
+    db: sqlite3.Connection,
+    painting_id: int,
+    version: int,
+    step: int,
+    state: State,
+    told: Told,
 ) -> None:
     """Move one step through the history to a state that :func:`state_at` gave."""
     with transaction(db):
         at_entry = _check_version(db, painting_id, version)
         was = read_state(db, painting_id)
         write_state(db, painting_id, state, was)
+        add_lines(db, painting_id, told.diary)
         db.execute(
             "UPDATE painting SET version = version + 1, history_at = ?, changed_at = ?, summary = ? WHERE id = ?",
-            (at_entry + step, at, summary, painting_id),
+            (at_entry + step, told.at, told.summary, painting_id),
         )
 
 

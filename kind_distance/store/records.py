@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from dataclasses import dataclass, field
+from typing import Any
 
 from kind_distance.rows import Brief, State
 
@@ -14,6 +15,28 @@ class HistoryEntry:
     number: int
     at: str
     what: str
+
+
+@dataclass(frozen=True)
+class Told:
+    """What is told of a change that is kept.
+
+    Parameters
+    ----------
+    at : str
+        When, ISO 8601.
+    what : str
+        What was done, in the painter's words; empty for a step through the history, which has its word already.
+    summary : str
+        JSON for the shelf.
+    diary : tuple of lines
+        What the diary gets with it (:mod:`kind_distance.store.diary`).
+    """
+
+    at: str
+    what: str
+    summary: str
+    diary: tuple[tuple[Any, ...], ...] = ()
 
 
 @dataclass(frozen=True)

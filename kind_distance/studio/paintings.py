@@ -11,7 +11,7 @@ from typing import Any, BinaryIO
 
 from cachetools import LRUCache
 
-from kind_distance.clock import EPOCH
+from kind_distance.clock import EPOCH, iso, say_moment
 from kind_distance.core.picture.page import MOST_FRAMES, check_corners
 from kind_distance.errors import DomainError
 from kind_distance.exchange.pictures import MOST_BYTES
@@ -19,10 +19,13 @@ from kind_distance.follow import shared_parts
 from kind_distance.pictures.darkroom import cut_sketch, take_in
 from kind_distance.pictures.plates import source_of
 from kind_distance.rows import Brief, SourceRecord, State, TubeRecord
+from kind_distance.rows.words import SourceKind
+from kind_distance.stages.log.diary import lines_between
 from kind_distance.store import paintings as kept
 from kind_distance.store import pictures
 from kind_distance.store.database import opened
-from kind_distance.store.records import LaterIdea, OtherPaintings, Painting, ShelfEntry
+from kind_distance.store.diary import KeptLine, read_lines
+from kind_distance.store.records import LaterIdea, OtherPaintings, Painting, ShelfEntry, Told
 from kind_distance.studio.changes import apply
 from kind_distance.studio.changes.brief import checked_brief
 from kind_distance.studio.changes.desk import Desk
@@ -64,6 +67,11 @@ def _known(file: Path, painting: Painting) -> Painting:
     with _LATELY_LOCK:
         _LATELY[key] = painting.state
     return painting
+
+
+def _told(before: State, after: State, what: str, now_min: int, *, back: bool = False) -> tuple[tuple[Any, ...], ...]:
+    """Give the diary's lines as the store keeps them."""
+    return tuple(tuple(vars(line).values()) for line in lines_between(before, after, what, now_min, back=back))
 
 
 @dataclass(frozen=True)
@@ -137,20 +145,26 @@ class Studio:
             return Opened(painting, found, others)
         summary = summarise(state, found)
         was = painting.state if version == painting.version else None
-        kept.save(db, painting.id, version, state, at=_stamp(now), what=what, summary=summary, was=was)
+        diary = _told(painting.state, state, what, minutes_now(now))
+        kept.save(db, painting.id, version, state, Told(_stamp(now), what, summary, diary), was=was)
         if state.passes != painting.state.passes:
             # What this painting has painted is in the log as well.
             others = kept.others_of(db, painting.id)
         return Opened(_known(self.file, kept.painting_of(db, painting.id, state)), found, others)
 
     def add_source(
-        self, painting_id: int, version: int, data: bytes, file_name: str, now: datetime
+        self, painting_id: int, version: int, data: bytes, file_name: str, now: datetime, kind: SourceKind = "photo"
     ) -> tuple[Opened, SourceRecord, bool]:
         """Take in a picture for a painting; the third result is False where it was there already."""
         with opened(self.file) as db:
             painting = kept.painting_of(db, painting_id)
         picture_hash, facts = take_in(self.file, data, "This file")
-        state, source, new = with_source(painting.state, picture_hash, facts, file_name)
+        state, source, new = with_source(painting.state, picture_hash, facts, file_name, kind)
+        if kind == "progress" and new:
+            # A photo without an hour of its own was taken when it came.
+            source = replace(source, name=f"Painting, {say_moment(minutes_now(now))}"[:60],
+                             taken_at=source.taken_at or iso(minutes_now(now)))  # fmt: skip
+            state = replace(state, sources=(*state.sources[:-1], source))
         with opened(self.file) as db:
             return self._keep(db, painting, version, state, f"Photo brought: {source.name}", now), source, new
 
@@ -233,6 +247,12 @@ class Studio:
             box.setdefault((tube.name.casefold(), tube.pigment, tube.paint), (title, tube))
         return list(box.values())
 
+    def diary(self, painting_id: int, **asked: Any) -> list[KeptLine]:  # noqa: ANN401  of :func:`read_lines`
+        """Read the diary of a painting, the newest line first."""
+        with opened(self.file) as db:
+            kept.version_of(db, painting_id)
+            return read_lines(db, painting_id, **asked)
+
     def ideas(self, word: str = "") -> list[LaterIdea]:
         """Find ideas set aside for later by a word in their note, name or painting; all of them without one."""
         with opened(self.file) as db:
@@ -245,7 +265,11 @@ class Studio:
         with opened(self.file) as db:
             state = kept.state_at(db, painting_id, version, way)
             found = survey(self.file, state, minutes_now(now), kept.others_of(db, painting_id))
-            kept.step_to(db, painting_id, version, way, state, at=_stamp(now), summary=summarise(state, found))
+            before = kept.painting_of(db, painting_id)
+            undone = before.undo if way < 0 else before.redo
+            what = "" if undone is None else undone.what
+            diary = _told(before.state, state, what, minutes_now(now), back=True)
+            kept.step_to(db, painting_id, version, way, state, Told(_stamp(now), "", summarise(state, found), diary))
             return Opened(kept.painting_of(db, painting_id), found, kept.others_of(db, painting_id))
 
     def duplicate(self, painting_id: int, now: datetime) -> Opened:
@@ -253,8 +277,13 @@ class Studio:
         with opened(self.file) as db:
             state = kept.painting_of(db, painting_id).state
         title = f"{state.brief.title[:110]}, copy"
-        fresh = tuple(replace(p, done_start=None, done_end=None) for p in state.passes)
-        return self.create(replace(state, brief=replace(state.brief, title=title), passes=fresh), now, "Copied")
+        fresh = replace(
+            state,
+            passes=tuple(replace(p, done_start=None, done_end=None) for p in state.passes),
+            sessions=tuple(replace(s, began=None, ended=None) for s in state.sessions),
+            stretches=(), ticks=(), touches=(), remarks=(), to_mend=(),
+        )  # fmt: skip
+        return self.create(replace(fresh, brief=replace(state.brief, title=title)), now, "Copied")
 
     def bin(self, painting_id: int, now: datetime) -> None:
         """Put a painting in the bin."""

@@ -46,6 +46,11 @@ class Work:
     judgements: list[Judgement]
     problem: Problem
 
+    def films_by_pass(self) -> dict[int, Drying]:
+        """Give the film of everything that is painted already, by its pass."""
+        board = Board(self.problem)
+        return {done.pass_id: board.films[done.pass_id] for done in self.done}
+
     def films_now(self) -> list[tuple[str, Drying]]:
         """List what is painted already with its film, in the order painted."""
         board = Board(self.problem)

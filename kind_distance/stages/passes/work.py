@@ -184,7 +184,11 @@ def session_from(record: SessionRecord) -> Session:
     start = minute_of(record.start)
     climate = Climate(record.temperature_c, record.humidity, record.wind_m_s, record.sun_w_m2)
     before, after = record.setup_min, record.cleanup_min
-    if record.minutes - before - after < LEAST_PAINTING_MIN:
+    painting = record.minutes - before - after
+    if record.ended is not None:
+        # What is left of a session that was ended is no time to paint.
+        painting = min(painting, max(LEAST_PAINTING_MIN, record.ended - start - before))
+    if painting < LEAST_PAINTING_MIN:
         raise DomainError(
             f"Setting up ({before} min) and cleaning up ({after} min) leave no time to paint in {record.minutes} min.",
             "Make the session longer.",
@@ -193,7 +197,7 @@ def session_from(record: SessionRecord) -> Session:
         record.number,
         say_day(start),
         start + before,
-        record.minutes - before - after,
+        painting,
         record.outdoors,
         climate,
         before,

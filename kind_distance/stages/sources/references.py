@@ -182,5 +182,7 @@ def judge_sources(file: Path, state: State) -> list[Judgement]:
     """Judge the references of a painting."""
     found = [*_light(state), *_permission(state)]
     for source in state.sources:
+        if source.kind == "progress":
+            continue  # the painting itself: its light is corrected when it is read
         found += [*_casts(file, source), *_lost(file, source)]
     return found

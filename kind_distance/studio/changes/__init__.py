@@ -13,8 +13,10 @@ from kind_distance.rows.settling import settle
 from kind_distance.studio.changes import (
     brief,
     depth,
+    easel,
     elements,
     judgements,
+    log,
     mixes,
     notes,
     pace,
@@ -43,6 +45,8 @@ MODULES = (
     recipes,
     pace,
     sessions,
+    easel,
+    log,
     mixes,
     judgements,
 )

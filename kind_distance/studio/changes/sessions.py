@@ -37,9 +37,10 @@ CHANGES = (
     "add_to_kit",
     "take_off_kit",
 )
+AT_THE_EASEL = ("packed", "kit_own", "began", "ended")
 SETS = {
-    "add_session": settable(SessionRecord, "start", "minutes", "outdoors", "wind_m_s", "sun_w_m2", "packed", "kit_own"),
-    "set_session": settable(SessionRecord, "start", "packed", "kit_own"),
+    "add_session": settable(SessionRecord, "start", "minutes", "outdoors", "wind_m_s", "sun_w_m2", *AT_THE_EASEL),
+    "set_session": settable(SessionRecord, "start", *AT_THE_EASEL),
 }
 # Air and light over the panel to begin with; common practice, no source.
 INDOOR_WIND, OUTDOOR_WIND, OUTDOOR_SUN = 0.1, 2.0, 100.0
@@ -113,7 +114,7 @@ def copy_session(desk: Desk, *, session: Number, minutes: int, days: int = 1, ti
     copies: list[SessionRecord] = []
     for more, start in enumerate(later_starts(minute_of(original.start), days, times, desk.now_min)):
         number = next_number(desk.state, "session", more)
-        copies.append(replace(original, number=number, start=iso(start), minutes=minutes))
+        copies.append(replace(original, number=number, start=iso(start), minutes=minutes, began=None, ended=None))
     state = checked_sessions(desk.state, [*desk.state.sessions, *copies])
     return state, f"Session added: {say_moment(minute_of(copies[0].start))}" + (
         f" and {times - 1} more" if times > 1 else ""

@@ -13,6 +13,7 @@ from kind_distance.errors import DomainError, InUseError
 from kind_distance.exchange.pictures import PictureFacts
 from kind_distance.pictures import darkroom
 from kind_distance.rows import CardPlace, SourceRecord, State
+from kind_distance.rows.words import SourceKind
 from kind_distance.studio.changes.arguments import FiniteFloat, Number, Text, settable
 from kind_distance.studio.changes.desk import LONGEST_NAME, Changed, Desk, find, next_number, put, told, without
 
@@ -41,9 +42,12 @@ def name_from_file(file_name: str) -> str:
 
 
 def with_source(
-    state: State, picture_hash: str, facts: PictureFacts, file_name: str
+    state: State, picture_hash: str, facts: PictureFacts, file_name: str, kind: SourceKind = "photo"
 ) -> tuple[State, SourceRecord, bool]:
-    """Add a picture to a painting; the same picture twice is recognised (third result False)."""
+    """Add a picture to a painting; the same picture twice is recognised (third result False).
+
+    A photo of the painting itself is no reference: it never becomes the main picture.
+    """
     for source in state.sources:
         if source.picture_hash == picture_hash:
             return state, source, False
@@ -51,7 +55,7 @@ def with_source(
         next_number(state, "source"),
         picture_hash,
         name_from_file(file_name),
-        "whole scene" if not state.sources else "an element",
+        "the painting" if kind == "progress" else "whole scene" if not state.sources else "an element",
         facts.format,
         facts.width_px,
         facts.height_px,
@@ -61,9 +65,10 @@ def with_source(
         facts.longitude,
         False,
         facts.remark,
+        kind,
     )
     brief = state.brief
-    if brief.main_source is None:
+    if brief.main_source is None and kind != "progress":
         brief = replace(brief, main_source=source.number)
     return replace(put(state, source), brief=brief), source, True
 

@@ -134,8 +134,9 @@ export function upload(
   version: number,
   file: File,
   onShare: (share: number) => void,
+  kind: "photo" | "progress" = "photo",
 ): Upload<Schemas["TakenView"]> {
-  return send(`/api/paintings/${painting}/sources`, { version: String(version) }, file, onShare);
+  return send(`/api/paintings/${painting}/sources`, { version: String(version), kind }, file, onShare);
 }
 
 /** Sends a painting to the shelf: an open document, alone or with its pictures. */

@@ -293,17 +293,23 @@ export const useTable = defineStore("table", () => {
   }
 
   /** Brings pictures one after the other; each can be stopped, and one that fails does not stop the rest. */
-  async function bring(files: File[]): Promise<void> {
+  async function bring(files: File[], kind: "photo" | "progress" = "photo"): Promise<void> {
     problem.value = null;
-    for (const file of files) await inTurn(() => bringOne(file));
+    for (const file of files) await inTurn(() => bringOne(file, kind));
   }
 
-  async function bringOne(file: File): Promise<void> {
+  async function bringOne(file: File, kind: "photo" | "progress"): Promise<void> {
     const found = painting.value;
     if (!found) return;
-    const sent = upload(found.id, found.version, file, (share) => {
-      incoming.value = incoming.value.map((each) => (each.name === file.name ? { ...each, share } : each));
-    });
+    const sent = upload(
+      found.id,
+      found.version,
+      file,
+      (share) => {
+        incoming.value = incoming.value.map((each) => (each.name === file.name ? { ...each, share } : each));
+      },
+      kind,
+    );
     incoming.value = [...incoming.value, { name: file.name, share: 0, cancel: sent.cancel }];
     try {
       const taken = await sent.done;

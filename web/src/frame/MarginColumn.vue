@@ -11,6 +11,8 @@ const props = defineProps<{
   tried?: Judgement[] | null;
   /** Judgements of this stage that are asked for apart from the painting. */
   more?: Judgement[];
+  /** Whether it says nothing where nothing wants attention. */
+  silent?: boolean;
 }>();
 const table = useTable();
 const route = useRoute();
@@ -66,7 +68,9 @@ const silenced = computed(() => here.value.filter((each) => each.meant_so !== nu
     <ul v-if="open.length">
       <JudgementItem v-for="each in open" :key="each.key" v-bind="told(each)" />
     </ul>
-    <p v-else-if="table.painting && !notes.length" class="nothing">Nothing here wants attention.</p>
+    <p v-else-if="table.painting && !notes.length && !silent" class="nothing">
+      Nothing here wants attention.
+    </p>
     <ul v-if="folded.length" class="folded" aria-label="Also to look at">
       <JudgementItem v-for="each in folded" :key="each.key" folds v-bind="told(each)" />
     </ul>

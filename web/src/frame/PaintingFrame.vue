@@ -58,7 +58,7 @@ const mixes = useMixes();
  * judgements count on the line.
  */
 const PAUSE_MS = 1200;
-const SHOWS_MIXES = ["mixes", "passes", "sessions"];
+const SHOWS_MIXES = ["mixes", "passes", "sessions", "easel"];
 let pausing = 0;
 watch(
   [() => table.painting?.mark, () => route.name],
@@ -72,7 +72,7 @@ watch(
 onBeforeUnmount(() => window.clearTimeout(pausing));
 /** On a narrow window the rail is folded where the stage names its planes itself, until the painter says otherwise. */
 const NARROW_PX = 900;
-const NAMES_ITSELF = ["sessions", "passes", "mixes", "sources"];
+const NAMES_ITSELF = ["sessions", "passes", "mixes", "sources", "easel", "log"];
 const railKept = ref<string | null>(localStorage.getItem("rail"));
 const folded = computed(
   () =>

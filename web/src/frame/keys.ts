@@ -41,6 +41,12 @@ export const STAGE_KEYS: Record<string, KeyHelp[]> = {
     { keys: "← → on its length", what: "a minute less, more; Shift five" },
   ],
   mixes: [{ keys: "← ↑ → ↓", what: "go from recipe to recipe" }],
+  easel: [
+    { keys: "Space, PageDown, d", what: "begin; done, next" },
+    { keys: "b, PageUp", what: "put the brush down, go on" },
+    { keys: "n", what: "write a note" },
+    { keys: "w", what: "it went wrong" },
+  ],
   sessions: [{ keys: "← → on a bar", what: "look at the pass before, the pass after" }],
 };
 

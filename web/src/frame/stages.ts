@@ -14,4 +14,6 @@ export const STAGES: Stage[] = [
   { key: "mixes", name: "Mixes", page: () => import("../stages/mixes/MixesStage.vue") },
   { key: "passes", name: "Passes", page: () => import("../stages/passes/PassesStage.vue") },
   { key: "sessions", name: "Sessions", page: () => import("../stages/sessions/SessionsStage.vue") },
+  { key: "easel", name: "Easel", page: () => import("../stages/easel/EaselStage.vue") },
+  { key: "log", name: "Log", page: () => import("../stages/log/LogStage.vue") },
 ];

@@ -1,5 +1,5 @@
 /** The three walls a painter can hang the work on; kept in this browser only. */
-import { ref, watchEffect } from "vue";
+import { computed, ref, watchEffect } from "vue";
 
 export type Wall = "grey" | "dark" | "light";
 export const WALLS: { key: Wall; name: string }[] = [
@@ -8,14 +8,31 @@ export const WALLS: { key: Wall; name: string }[] = [
   { key: "light", name: "light, for sunlight" },
 ];
 
-function kept(): Wall {
-  const named = localStorage.getItem("wall");
-  return WALLS.some((each) => each.key === named) ? (named as Wall) : "grey";
+function kept(key: string, usual: Wall): Wall {
+  const named = localStorage.getItem(key);
+  return WALLS.some((each) => each.key === named) ? (named as Wall) : usual;
 }
 
-export const wall = ref<Wall>(kept());
+const plain = ref<Wall>(kept("wall", "grey"));
+const atEasel = ref<Wall>(kept("wall-easel", "dark"));
+const easelOpen = ref(false);
+
+/** The wall that hangs here: the easel has one of its own, dark until the painter chooses another. */
+export const wall = computed<Wall>({
+  get: () => (easelOpen.value ? atEasel.value : plain.value),
+  set: (chosen) => ((easelOpen.value ? atEasel : plain).value = chosen),
+});
+
+/** Hangs the wall of the easel; gives back what takes it off again. */
+export function wallForEasel(): () => void {
+  easelOpen.value = true;
+  return () => {
+    easelOpen.value = false;
+  };
+}
 
 watchEffect(() => {
   document.documentElement.dataset.wall = wall.value;
-  localStorage.setItem("wall", wall.value);
+  localStorage.setItem("wall", plain.value);
+  localStorage.setItem("wall-easel", atEasel.value);
 });

@@ -11,6 +11,8 @@ defineProps<{
   more?: Judgement[];
   /** Whether the desk is a wall with pictures on it, rather than paper to read. */
   hung?: boolean;
+  /** Whether the margin says nothing where nothing wants attention. */
+  silent?: boolean;
 }>();
 </script>
 
@@ -18,7 +20,7 @@ defineProps<{
   <div class="layout">
     <StageLine />
     <main id="desk" class="desk" tabindex="-1" :class="{ hung }"><slot /></main>
-    <MarginColumn :tried="tried" :more="more"
+    <MarginColumn :tried="tried" :more="more" :silent="silent"
       ><slot name="margin" /> <template #after><slot name="after" /></template
     ></MarginColumn>
   </div>

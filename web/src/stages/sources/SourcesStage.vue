@@ -15,7 +15,8 @@ const picked = ref(0);
 const over = ref(false);
 const tool = ref<Tool | null>(null);
 const chooser = ref<HTMLInputElement | null>(null);
-const sources = computed(() => table.painting?.sources ?? []);
+/** References only: photos of the painting itself are in the log. */
+const sources = computed(() => (table.painting?.sources ?? []).filter((each) => each.kind !== "progress"));
 const shown = computed<Source | undefined>(
   () =>
     sources.value.find((each) => each.number === picked.value) ??

@@ -38,7 +38,9 @@ let asking: AbortController | null = null;
 let wanted = "";
 let reader = 0;
 
-const sources = computed(() => (table.painting?.sources ?? []).filter((each) => each.kind !== "page"));
+const sources = computed(() =>
+  (table.painting?.sources ?? []).filter((each) => !["page", "progress"].includes(each.kind)),
+);
 const thumbnails = computed(() => table.painting?.thumbnails ?? []);
 const source = computed(() => sources.value.find((each) => each.number === settings.value.source));
 const current = computed(() => thumbnails.value.find((each) => each.number === at.value));

@@ -1,0 +1,77 @@
+"""Changes of the log: what is to be mended next time, and the sentences by which the painting is finished."""
+
+from __future__ import annotations
+
+from dataclasses import replace
+from typing import Annotated
+
+from pydantic import Field
+
+from kind_distance.errors import DomainError
+from kind_distance.rows import CriterionRecord, MendRecord
+from kind_distance.rows.words import Settled
+from kind_distance.studio.changes.arguments import FiniteFloat, Number, Text
+from kind_distance.studio.changes.desk import Changed, Desk, clean_text, find, next_number, put, without
+from kind_distance.studio.changes.easel import moment
+
+CHANGES = (
+    "add_mend", "settle_mend", "remove_mend", "add_criterion", "settle_criterion", "remove_criterion",
+)  # fmt: skip
+LONGEST = 200
+WORDS = {"done": "done", "waived": "waived", "": "open again"}
+
+
+def add_mend(
+    desk: Desk, *, text: Text, minutes: Annotated[int, Field(ge=1, le=240)] | None = None,
+    source: Number | None = None, x: FiniteFloat | None = None, y: FiniteFloat | None = None,
+) -> Changed:  # fmt: skip
+    """Write down what is to be mended next time, its goal and minutes allowed; on a photo where one is named."""
+    if source is not None:
+        find(desk.state, "source", source)
+        if x is None or y is None or not (0 <= x <= 1 and 0 <= y <= 1):
+            raise DomainError("That place is outside the photo.", "Press a place on it.")
+    said = clean_text(text, "goal", LONGEST)
+    place = (None, None, None) if source is None else (source, round(x or 0.0, 5), round(y or 0.0, 5))
+    record = MendRecord(next_number(desk.state, "mend"), said, moment(desk), minutes, *place)
+    return put(desk.state, record), f"To mend: {said[:60]}"
+
+
+def _reason(settled: str, reason: str) -> str:
+    """Check the reason: what is waived says why."""
+    said = clean_text(reason, "reason", LONGEST, needed=False)
+    if settled == "waived" and not said:
+        raise DomainError("What is waived says why.", "Write the reason in a few words.")
+    return said
+
+
+def settle_mend(desk: Desk, *, mend: Number, settled: Settled, reason: Text = "") -> Changed:
+    """Say that something is mended, or waived with a reason, or open again."""
+    record = replace(find(desk.state, "mend", mend), settled=settled, reason=_reason(settled, reason))
+    return put(desk.state, record), f"{record.text[:50]}: {WORDS[settled]}"
+
+
+def remove_mend(desk: Desk, *, mend: Number) -> Changed:
+    """Take back what was to be mended; the diary keeps that it was written."""
+    record = find(desk.state, "mend", mend)
+    return without(desk.state, "mend", mend), f"Taken back: {record.text[:50]}"
+
+
+def add_criterion(desk: Desk, *, text: Text) -> Changed:
+    """Write down a sentence by which the painting is finished."""
+    said = clean_text(text, "criterion", LONGEST)
+    if any(each.text.casefold() == said.casefold() for each in desk.state.criteria):
+        raise DomainError("This criterion is written already.", "Write another one.")
+    return put(desk.state, CriterionRecord(next_number(desk.state, "criterion"), said)), f"Finished when: {said[:60]}"
+
+
+def settle_criterion(desk: Desk, *, criterion: Number, settled: Settled, reason: Text = "") -> Changed:
+    """Say that a criterion is met, or waived with a reason, or open again."""
+    record = find(desk.state, "criterion", criterion)
+    record = replace(record, settled=settled, reason=_reason(settled, reason))
+    return put(desk.state, record), f"{record.text[:50]}: {'met' if settled == 'done' else WORDS[settled]}"
+
+
+def remove_criterion(desk: Desk, *, criterion: Number) -> Changed:
+    """Take a criterion back."""
+    record = find(desk.state, "criterion", criterion)
+    return without(desk.state, "criterion", criterion), f"Taken back: {record.text[:50]}"
