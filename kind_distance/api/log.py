@@ -4,16 +4,31 @@ from __future__ import annotations
 
 import csv
 import io
-from typing import Annotated
+from typing import Annotated, Literal
 
-from fastapi import APIRouter, Query, Response
-from pydantic import BaseModel, ConfigDict
+import numpy as np
+from fastapi import APIRouter, Path, Query, Response
+from pydantic import BaseModel, ConfigDict, Field
 
-from kind_distance.api.build import Number
+from kind_distance.api.build import Number, film_of
 from kind_distance.api.context import Here
-from kind_distance.clock import iso, moment_of, say_date, say_moment
+from kind_distance.api.judgementmodels import JudgementView
+from kind_distance.api.models import PaintingView
+from kind_distance.api.pictureviews import judgement_view
+from kind_distance.api.views import painting_view
+from kind_distance.clock import iso, minute_of, moment_of, say_date, say_moment
+from kind_distance.core.colour.srgb import codes_from_linear
+from kind_distance.core.progress.camera import by_a_painter, photograph
+from kind_distance.core.progress.comparing import difference
 from kind_distance.core.wording import first_upper, say_minutes
+from kind_distance.errors import DomainError, NotFoundError
+from kind_distance.exchange.pictures import jpeg
+from kind_distance.pictures import darkroom
+from kind_distance.pictures.plates import plate_of
+from kind_distance.rows import SourceRecord
 from kind_distance.rows.words import Settled
+from kind_distance.stages.easel.pictures import steps_by_now
+from kind_distance.stages.log.photos import CORNERS, WHY_NOT, PhotoRead, begun_by, judge_photo, painted_by, read_photo
 from kind_distance.stages.log.record import (
     minutes_by_plane,
     much_painted,
@@ -23,7 +38,8 @@ from kind_distance.stages.log.record import (
     varnish_said,
 )
 from kind_distance.store.diary import KeptLine
-from kind_distance.studio.changes.desk import Desk
+from kind_distance.studio.changes.desk import Desk, find
+from kind_distance.studio.summary import hex_colour
 
 router = APIRouter(prefix="/api/paintings/{painting_id}", tags=["log"])
 CSV_LINES = 200
@@ -103,6 +119,35 @@ class PhotoView(BaseModel):
     read: bool
 
 
+class DriftView(BaseModel):
+    """A plane on the painting beside the plan."""
+
+    rank: int
+    name: str
+    painted: float
+    planned: float = Field(description="As it should look by then.")
+    final: float = Field(description="As it is planned to end.")
+    off: float
+    begun: bool
+    colour: str = Field(description="As painted.")
+
+
+class PhotoReadView(BaseModel):
+    """A photo of the painting, held against the plan as it should look by then."""
+
+    number: int
+    corners: list[tuple[float, float]] = Field(description="In shares of the photo, from the top left, clockwise.")
+    by_hand: bool
+    found: bool
+    why_not: str
+    glare: float
+    drifts: list[DriftView]
+    flat: str
+    planned: str
+    difference: str
+    judgements: list[JudgementView]
+
+
 class LogView(BaseModel):
     """What the log tells of a painting."""
 
@@ -123,16 +168,13 @@ def _photos(desk: Desk, painting_id: int) -> list[PhotoView]:
     return [
         PhotoView(
             number=each.number, name=each.name,
-            taken_said="" if each.taken_at is None else each.taken_at.replace("T", " "),
+            taken_said="" if each.taken_at is None else say_moment(minute_of(each.taken_at[:16]), desk.now_min),
             image=f"/api/pictures/{each.picture_hash}.jpg",
             read=len(each.corners) == CORNERS,
         )
         for each in desk.state.sources
         if each.kind == "progress"
     ]  # fmt: skip
-
-
-CORNERS = 4
 
 
 def _finish(desk: Desk) -> list[str]:
@@ -232,3 +274,92 @@ def diary_table(here: Here, painting_id: Number) -> Response:
         out.getvalue(), media_type="text/csv; charset=utf-8",
         headers={"Content-Disposition": "attachment; filename=diary.csv"},
     )  # fmt: skip
+
+
+def _read(here: Here, painting_id: int, number: int) -> tuple[PhotoRead, Desk, SourceRecord]:
+    film, steps, desk = film_of(here, painting_id)
+    source = find(desk.state, "source", number)
+    if source.kind != "progress":
+        raise DomainError(f"{source.name} is no photo of the painting.", "Choose one on Log.")
+    by_number = {each.number: each for each in steps}
+    found = desk.survey()
+    read = read_photo(
+        desk.file, desk.state, found.depth, found.work, source, film.scene,
+        lambda painted: film.stage(tuple(by_number[each] for each in painted if each in by_number)).codes,
+        desk.now_min,
+    )  # fmt: skip
+    return read, desk, source
+
+
+Photo = Annotated[int, Path(ge=1, le=1_000_000)]
+HAND = (0.3, 0.3), (0.7, 0.3), (0.7, 0.7), (0.3, 0.7)  # where corners begin that nobody found
+
+
+@router.get("/photos/{number}", summary="Read a photo of the painting")
+def photo(here: Here, painting_id: Number, number: Photo) -> PhotoReadView:
+    """Find the painting on a photo, take the light out, and hold each plane against the plan by then."""
+    read, desk, source = _read(here, painting_id, number)
+    found, address = desk.survey(), f"/api/paintings/{painting_id}/photos/{number}"
+    corners = [(x, y) for x, y in HAND]
+    if read.flat is not None:
+        size = np.array(darkroom.view_codes(desk.file, plate_of(source)).shape[1::-1])
+        corners = [(round(float(x), 5), round(float(y), 5)) for x, y in read.flat.corners / size]
+    mark = f"{len(found.work.done)}-{hash(tuple(corners)) & 0xFFFFFF:x}"
+    reasons = {each.key: each.reason for each in desk.state.meant_so}
+    return PhotoReadView(
+        number=number, corners=corners, by_hand=len(source.corners) == CORNERS,
+        found=read.flat is not None, why_not=WHY_NOT.get(read.why_not, ""),
+        glare=0.0 if read.flat is None else round(float(read.flat.hidden.mean()), 3),
+        drifts=[
+            DriftView(
+                rank=each.rank, name=each.name, painted=round(each.painted.value, 2),
+                planned=round(each.planned.value, 2), final=round(each.final, 2), off=round(each.off, 2),
+                begun=each.begun, colour=hex_colour(each.painted.colour),
+            )
+            for each in read.drifts
+        ],
+        flat=f"{address}/flat.jpg?k={mark}", planned=f"{address}/planned.jpg?k={mark}",
+        difference=f"{address}/difference.jpg?k={mark}",
+        judgements=[
+            judgement_view(each, reasons.get(each.key))
+            for each in judge_photo(read, desk.state, found.depth, found.work, number, desk.now_min)
+        ],
+    )  # fmt: skip
+
+
+@router.get("/photos/{number}/{what}.jpg", response_class=Response, summary="Show a photo of the painting, flat")
+def photo_picture(
+    here: Here, painting_id: Number, number: Photo, what: Literal["flat", "planned", "difference"]
+) -> Response:
+    """Show the painting flat in its own light, the plan by then, or where the two differ."""
+    read, _, _ = _read(here, painting_id, number)
+    if read.flat is None:
+        raise NotFoundError("painting on this photo", number)
+    if what == "difference":
+        codes = difference(read.flat.linear, read.planned, read.flat.hidden)
+    else:
+        codes = codes_from_linear(np.clip(read.flat.linear if what == "flat" else read.planned, 0, 1))
+    return Response(jpeg(codes), media_type="image/jpeg", headers={"Cache-Control": "no-cache"})
+
+
+class CameraRequest(BaseModel):
+    """A press on the camera that stands in."""
+
+    version: int
+
+
+@router.post("/camera", status_code=201, summary="Photograph the painting with the camera that stands in")
+def camera(here: Here, painting_id: Number, wanted: CameraRequest) -> PaintingView:
+    """Photograph the simulated painting at its present stage, painted a little off the plan, and bring the photo."""
+    film, steps, desk = film_of(here, painting_id)
+    taken = sum(1 for each in desk.state.sources if each.kind == "progress")
+    seed = painting_id * 1000 + taken
+    work = desk.survey().work
+    planned = film.stage(steps_by_now(steps, work, None)).codes
+    begun = frozenset(begun_by(work, painted_by(work, desk.now_min)))
+    painted, _ = by_a_painter(planned, film.scene.labels, painting_id, begun)
+    shot = photograph(painted, seed)
+    opened, _, _ = here.studio.add_source(
+        painting_id, wanted.version, jpeg(shot.codes), "stand-in.jpg", here.clock(), "progress"
+    )
+    return here.shown.whole(painting_view(here.studio, opened, here.now_min))

@@ -7,18 +7,31 @@ from typing import Annotated
 
 from pydantic import Field
 
+from kind_distance.core.picture.page import check_corners
 from kind_distance.errors import DomainError
 from kind_distance.rows import CriterionRecord, MendRecord
 from kind_distance.rows.words import Settled
-from kind_distance.studio.changes.arguments import FiniteFloat, Number, Text
+from kind_distance.studio.changes.arguments import FiniteFloat, Number, Point, Text
 from kind_distance.studio.changes.desk import Changed, Desk, clean_text, find, next_number, put, without
 from kind_distance.studio.changes.easel import moment
 
 CHANGES = (
-    "add_mend", "settle_mend", "remove_mend", "add_criterion", "settle_criterion", "remove_criterion",
+    "add_mend", "settle_mend", "remove_mend", "add_criterion", "settle_criterion", "remove_criterion", "set_corners",
 )  # fmt: skip
 LONGEST = 200
 WORDS = {"done": "done", "waived": "waived", "": "open again"}
+
+
+def set_corners(
+    desk: Desk, *, source: Number, corners: Annotated[list[Point], Field(max_length=4)] | None = None
+) -> Changed:
+    """Say where the painting is on a photo of it, in shares of the photo; without corners they are found again."""
+    record = find(desk.state, "source", source)
+    if record.kind != "progress":
+        raise DomainError(f"{record.name} is no photo of the painting.", "Bring one on Log.")
+    given = () if not corners else tuple(check_corners([(x, y) for x, y in corners]))
+    said = "found anew" if not given else "set"
+    return put(desk.state, replace(record, corners=given)), f"Corners of {record.name}: {said}"
 
 
 def add_mend(

@@ -298,6 +298,22 @@ export const useTable = defineStore("table", () => {
     for (const file of files) await inTurn(() => bringOne(file, kind));
   }
 
+  /** Has the camera that stands in take a photo of the simulated painting. */
+  function photograph(): Promise<void> {
+    return inTurn(async () => {
+      const found = painting.value;
+      if (!found) return;
+      problem.value = null;
+      await during("Taking a photo", async () => {
+        const asked = client.POST("/api/paintings/{painting_id}/camera", {
+          params: { path: { painting_id: found.id } },
+          body: { version: found.version },
+        });
+        show(await content(asked));
+      });
+    });
+  }
+
   async function bringOne(file: File, kind: "photo" | "progress"): Promise<void> {
     const found = painting.value;
     if (!found) return;
@@ -351,6 +367,7 @@ export const useTable = defineStore("table", () => {
     loadChoices,
     pointing,
     cutSketches,
+    photograph,
     bring,
   };
 });

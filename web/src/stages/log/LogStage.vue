@@ -19,7 +19,7 @@ watch(
 </script>
 
 <template>
-  <StageLayout silent>
+  <StageLayout silent :more="log.judgements">
     <div v-if="log.found" class="log">
       <PhotoCompare :shown="log.found" />
       <MinutesTaken :minutes="log.found.minutes" />
@@ -27,14 +27,14 @@ watch(
     </div>
     <p v-else role="status" class="say">Opening the log…</p>
     <template #margin>
-      <template v-if="log.found">
-        <p class="sum">
+      <div v-if="log.found" class="told">
+        <p>
           {{ log.found.painted_said }}. {{ log.found.return_said }}
           <template v-for="each in log.found.much" :key="each"> {{ each }}</template>
         </p>
         <p v-if="table.painting?.work.pace">{{ table.painting.work.pace.said }}</p>
         <p v-if="log.found.drying_said">{{ log.found.drying_said }}</p>
-      </template>
+      </div>
     </template>
     <template #after>
       <WhatIsLeft v-if="log.found" :shown="log.found" />
@@ -47,7 +47,9 @@ watch(
   display: grid;
   gap: 22px;
 }
-.sum {
-  margin-bottom: 8px;
+.told {
+  display: grid;
+  gap: 8px;
+  margin-bottom: 16px;
 }
 </style>

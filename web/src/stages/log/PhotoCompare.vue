@@ -1,48 +1,251 @@
 <script setup lang="ts">
-/** Photos of the painting, in the order they were taken; each is held against the plan as it should look now. */
+/** Photos of the painting in the order they were taken; one is held against the plan as it should look by then. */
+import { computed, ref, shallowRef, watch } from "vue";
+import { client, content, type Schemas } from "@/api/client";
 import { useTable } from "@/api/store";
-import type { Log } from "./log";
+import { vRoving } from "@/look/roving";
+import CornersOn from "./CornersOn.vue";
+import DriftLadder from "./DriftLadder.vue";
+import { useLog, type Log } from "./log";
 
-defineProps<{
+const props = defineProps<{
   /** What the log tells. */
   shown: Log;
 }>();
 const table = useTable();
+const log = useLog();
+const chosen = ref(0);
+const read = shallowRef<Schemas["PhotoReadView"] | null>(null);
+const reading = ref(false);
+/** How far the painting is drawn over the plan, from the left. */
+const split = ref(55);
+type Way = "beside" | "difference" | "corners";
+const WAYS: [Way, string][] = [
+  ["beside", "Painting and plan"],
+  ["difference", "Where they differ"],
+  ["corners", "Its corners on the photo"],
+];
+const way = ref<Way>("beside");
+watch(
+  () => props.shown.photos.map((each) => each.number).join(),
+  () => {
+    const last = props.shown.photos.at(-1)?.number ?? 0;
+    if (!props.shown.photos.some((each) => each.number === chosen.value) || last > chosen.value)
+      chosen.value = last;
+  },
+  { immediate: true },
+);
+const photo = computed(() => props.shown.photos.find((each) => each.number === chosen.value) ?? null);
+watch(
+  [chosen, () => table.painting?.mark],
+  async ([number], _, onCleanup) => {
+    let overtaken = false;
+    onCleanup(() => (overtaken = true));
+    const painting = table.painting;
+    log.judgements = [];
+    if (!number || !painting) {
+      read.value = null;
+      return;
+    }
+    reading.value = true;
+    const path = { painting_id: painting.id, number };
+    const made = await content(
+      client.GET("/api/paintings/{painting_id}/photos/{number}", { params: { path } }),
+    ).catch(() => null);
+    if (overtaken) return;
+    reading.value = false;
+    read.value = made as Schemas["PhotoReadView"] | null;
+    log.judgements = made?.judgements ?? [];
+    if (made && (!made.found || made.why_not.startsWith("The painting's corners"))) way.value = "corners";
+  },
+  { immediate: true },
+);
 async function bring(event: Event): Promise<void> {
   const files = (event.target as HTMLInputElement).files;
   if (files?.length) await table.bring([...files].slice(0, 1), "progress");
   (event.target as HTMLInputElement).value = "";
 }
+async function standIn(): Promise<void> {
+  await table.photograph();
+}
+async function setCorners(corners: [number, number][] | null): Promise<void> {
+  if (await log.press({ action: "set_corners", source: chosen.value, corners })) way.value = "beside";
+}
 </script>
 
 <template>
-  <section aria-label="Photos of the painting">
-    <div class="film">
-      <figure v-for="each in shown.photos" :key="each.number">
-        <img :src="each.image" :alt="each.name" />
-        <figcaption>{{ each.name }}</figcaption>
+  <section aria-label="Photos of the painting" class="photos">
+    <div v-if="photo && read" class="compare">
+      <figure class="hung">
+        <CornersOn
+          v-if="way === 'corners'"
+          :image="photo.image"
+          :corners="read.corners"
+          :by-hand="read.by_hand"
+          @keep="setCorners"
+          @find="setCorners(null)"
+        />
+        <img
+          v-else-if="way === 'difference'"
+          class="flat"
+          :src="read.difference"
+          alt="Grey where it is as planned, dark where it is darker, light where it is lighter"
+        />
+        <div v-else class="beside">
+          <img :src="read.planned" alt="The plan, as it should look by then" />
+          <img
+            :src="read.flat"
+            alt="The painting, flat and in its own light"
+            :style="{ clipPath: `inset(0 ${100 - split}% 0 0)` }"
+          />
+          <i :style="{ left: `${split}%` }" aria-hidden="true" />
+          <span class="tag left">painting, {{ photo.taken_said || photo.name }}</span>
+          <span class="tag right">the plan, as it should look then</span>
+        </div>
+        <input
+          v-if="way === 'beside'"
+          v-model.number="split"
+          type="range"
+          min="0"
+          max="100"
+          aria-label="How far the painting lies over the plan"
+        />
+        <figcaption v-roving role="group" aria-label="What is shown">
+          <button
+            v-for="[key, said] in WAYS"
+            :key="key"
+            class="do quiet"
+            :aria-pressed="way === key"
+            @click="way = key"
+          >
+            {{ said }}
+          </button>
+        </figcaption>
       </figure>
-      <label class="new"
-        >a new photo<input type="file" accept="image/*" aria-label="Photo of the painting" @change="bring"
-      /></label>
+      <div>
+        <DriftLadder
+          v-if="read.drifts.length"
+          :drifts="read.drifts"
+          :chosen="table.plane"
+          @choose="(rank) => (table.plane = rank)"
+        />
+        <p v-if="read.why_not" role="status">{{ read.why_not }}</p>
+        <p v-if="read.glare >= 0.01">{{ Math.round(100 * read.glare) }} % of it shines and is left out.</p>
+      </div>
     </div>
+    <p v-else-if="reading" role="status" class="say">Reading the photo…</p>
+    <h2>The film</h2>
+    <ul v-roving class="film">
+      <li v-for="each in shown.photos" :key="each.number">
+        <button :aria-pressed="chosen === each.number" @click="chosen = each.number">
+          <img :src="each.image" :alt="each.name" /><span>{{ each.name }}</span>
+        </button>
+      </li>
+      <li>
+        <label class="new"
+          >a new photo<input type="file" accept="image/*" aria-label="Photo of the painting" @change="bring"
+        /></label>
+        <button class="do quiet" @click="standIn">Or try the camera that stands in</button>
+      </li>
+    </ul>
+    <details v-if="!shown.photos.length" class="hint">
+      <summary>How to photograph it</summary>
+      <p>
+        White round it: its mat, a white board or a margin of white paper. The light from one side, no lamp or
+        window shining on it. Straight before it; a little off is straightened. Where photo and painting tell
+        you different things, what you see before the painting counts.
+      </p>
+    </details>
   </section>
 </template>
 
 <style scoped>
+.photos {
+  display: grid;
+  gap: 8px;
+}
+.compare {
+  display: grid;
+  grid-template-columns: minmax(0, 1.7fr) minmax(240px, 1fr);
+  gap: 20px;
+}
+.hung {
+  padding: 10px;
+}
+.beside {
+  position: relative;
+  display: grid;
+}
+.beside img {
+  grid-area: 1 / 1;
+  width: 100%;
+  display: block;
+}
+.beside i {
+  position: absolute;
+  top: 0;
+  bottom: 0;
+  width: 3px;
+  margin-left: -1px;
+  background: #fff;
+  outline: 1px solid #000;
+}
+.tag {
+  position: absolute;
+  bottom: 8px;
+  padding: 2px 7px;
+  background: var(--shade);
+  color: #fff;
+  font-size: 14.5px;
+}
+.tag.left {
+  left: 8px;
+}
+.tag.right {
+  right: 8px;
+}
+.flat {
+  width: 100%;
+  display: block;
+}
+input[type="range"] {
+  width: 100%;
+  accent-color: var(--line);
+}
+figcaption {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 18px;
+}
 .film {
   display: flex;
   flex-wrap: wrap;
   gap: 14px;
 }
-figure img {
-  height: 110px;
+.film button:not(.do) {
+  display: grid;
+  gap: 3px;
+  max-width: 150px;
+  font-size: 14.5px;
+  text-align: left;
+}
+.film img {
+  width: 146px;
+  height: 104px;
+  object-fit: cover;
+  border: 3px solid transparent;
+}
+.film [aria-pressed="true"] img {
+  border-color: var(--line);
+}
+.film [aria-pressed="true"] {
+  font-weight: 700;
 }
 .new {
   display: grid;
   place-items: center;
-  width: 150px;
-  height: 110px;
+  width: 146px;
+  height: 104px;
   border: 1.5px dashed var(--line);
   cursor: pointer;
 }
@@ -50,5 +253,21 @@ figure img {
   position: absolute;
   inset: 0;
   opacity: 0;
+  cursor: pointer;
+}
+.new:focus-within {
+  outline: 3px solid var(--line);
+}
+.hint {
+  max-width: 62ch;
+}
+.hint summary {
+  min-height: 30px;
+  cursor: pointer;
+}
+@media (max-width: 760px) {
+  .compare {
+    grid-template-columns: minmax(0, 1fr);
+  }
 }
 </style>

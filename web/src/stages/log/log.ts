@@ -1,7 +1,7 @@
 /** What the log tells of the painting on the table: asked for apart, where it is looked at. */
 import { defineStore } from "pinia";
 import { shallowRef, watch } from "vue";
-import { client, content, type Change, type Schemas } from "@/api/client";
+import { client, content, type Change, type Judgement, type Schemas } from "@/api/client";
 import { useTable } from "@/api/store";
 
 export type Log = Schemas["LogView"];
@@ -26,6 +26,8 @@ export const useLog = defineStore("log", () => {
   const kind = shallowRef("");
   /** Whether older lines are left. */
   const more = shallowRef(false);
+  /** What is judged of the photo that is looked at. */
+  const judgements = shallowRef<Judgement[]>([]);
   const AT_ONCE = 60;
   let run = 0;
 
@@ -59,6 +61,7 @@ export const useLog = defineStore("log", () => {
     () => {
       found.value = null;
       lines.value = [];
+      judgements.value = [];
     },
   );
   async function press(change: Change): Promise<boolean> {
@@ -66,5 +69,5 @@ export const useLog = defineStore("log", () => {
     await load();
     return went;
   }
-  return { found, lines, words, kind, more, load, search, press };
+  return { judgements, found, lines, words, kind, more, load, search, press };
 });
