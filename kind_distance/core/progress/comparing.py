@@ -21,6 +21,8 @@ INSET = 5  # px of a plane's rim that are left out
 LEAST_SHARE = 0.0025  # of the painting, from which a plane is read
 MUCH_GLARE = 0.15  # of the painting, from which another photo is asked for
 FINE_PX = 2.0
+OUT_OF_SHAPE = 0.10  # by which the sides found may differ from the painting's, in logarithms; a tilt makes 3 %
+UNEVEN_WHITE = 0.018  # of the light on the white round it, in logarithms, from which it is no mat
 
 
 @dataclass(frozen=True)
@@ -152,9 +154,20 @@ def read_planes(
     return found
 
 
+def _out_of_shape(flat: Flat) -> bool:
+    """Whether the sides found are not those of the painting: something else was taken for it."""
+    sides = np.linalg.norm(flat.corners - np.roll(flat.corners, -1, axis=0), axis=1)
+    high, wide = flat.linear.shape[:2]
+    return bool(abs(np.log((sides[0] + sides[2]) / max(1e-6, sides[1] + sides[3]) * high / wide)) > OUT_OF_SHAPE)
+
+
 def trusted(flat: Flat) -> str:
-    """Say why a photo is not to be trusted; empty where it is."""
-    if flat.sure < SURE:
+    """Say why a photo is not to be trusted; empty where it is.
+
+    Corners set by hand are taken as they are; those that were found have to lie on their lines, to have the painting's
+    shape, and white of one light round them.
+    """
+    if flat.sure < SURE or flat.sure < 1 and (_out_of_shape(flat) or flat.rest > UNEVEN_WHITE):
         return "corners"
     if flat.hidden.mean() > MUCH_GLARE:
         return "glare"
