@@ -77,6 +77,9 @@ class InFolder(unittest.TestCase):
     """A folder that is gone after the test."""
 
     def setUp(self):
+        self.folder_of_its_own()
+
+    def folder_of_its_own(self):
         folder = tempfile.TemporaryDirectory()
         self.addCleanup(folder.cleanup)
         self.folder = Path(folder.name)
@@ -101,8 +104,12 @@ class WithApi(InFolder):
 
     def setUp(self):
         super().setUp()
+        self.over(self.file)
+
+    def over(self, file):
+        """Stand before the API over a file."""
         self.now = NOW
-        self.client = TestClient(create_app(self.file, lambda: self.now), base_url="http://127.0.0.1")
+        self.client = TestClient(create_app(file, lambda: self.now), base_url="http://127.0.0.1")
         self.addCleanup(self.client.close)
 
     def begin(self, **brief):

@@ -5,17 +5,26 @@ from __future__ import annotations
 from typing import Annotated, Any
 
 import numpy as np
-from fastapi import APIRouter, Query, Response
+from fastapi import APIRouter, File, Form, Query, Response, UploadFile
+from numpy.typing import NDArray
 from pydantic import BaseModel, ConfigDict, Field
 
 from kind_distance.api.build import Number, film_of
 from kind_distance.api.context import Here
+from kind_distance.api.models import PaintingView
+from kind_distance.api.views import painting_view
 from kind_distance.clock import minute_of, say_moment
 from kind_distance.core.paint.media import medium_of
 from kind_distance.core.wording import clock, first_upper
+from kind_distance.errors import DomainError
+from kind_distance.exchange.field.reading import MOST_BYTES, read_field_log
+from kind_distance.exchange.field.writing import write_field_sheet
+from kind_distance.exchange.names import file_name
 from kind_distance.exchange.pictures import jpeg, png
+from kind_distance.output.field import field_sheet, painting_key
 from kind_distance.stages.easel.guide import Guide, cleaning_of, goal_of, guide, step_back_said
 from kind_distance.stages.easel.pictures import lit, steps_by_now, wet_map
+from kind_distance.stages.mixes.build import scene_of_build, steps_of
 from kind_distance.stages.sessions.cautions import cautions_by_session
 from kind_distance.studio.changes.desk import Desk
 from kind_distance.studio.changes.easel import EARLY_MIN
@@ -279,3 +288,40 @@ def easel_wet(here: Here, painting_id: Number) -> Response:
         png(np.ascontiguousarray(wet_map(film.scene, states))), media_type="image/png",
         headers={"Cache-Control": "no-cache"},
     )  # fmt: skip
+
+
+@router.get("/field.html", response_class=Response, summary="Take a session along as one file")
+def field_out(
+    here: Here, painting_id: Number, session: Annotated[int | None, Query(ge=1, le=1_000_000)] = None
+) -> Response:
+    """Give the field sheet of a session, else of the next one: pictures, passes, mixes and ticks in one HTML file."""
+    desk, painting = here.studio.desk(painting_id, here.clock()), here.studio.facts(painting_id)
+    found = desk.survey()
+    scene = scene_of_build(desk.file, desk.state, found.depth)
+    film = None if scene is None else here.films.film(scene)
+    steps = steps_of(desk.state, found.depth, found.work)
+
+    def shown(number: int) -> NDArray[np.uint8]:
+        at = next(at for at, each in enumerate(steps) if each.number == number)
+        return np.zeros((1, 1, 3), np.uint8) if film is None else film.stage(steps[: at + 1]).codes
+
+    name = file_name(desk.state.brief.title, "field", f"{here.clock():%Y-%m-%d}")
+    key = painting_key(painting_id, painting.created_at)
+    pictures = None if scene is None else (scene, shown)
+    sheet = field_sheet(desk.file, desk.state, found, (key, name), session, desk.now_min, pictures)
+    return Response(
+        write_field_sheet(sheet), media_type="text/html; charset=utf-8",
+        headers={"Content-Disposition": f'attachment; filename="{name}.html"'},
+    )  # fmt: skip
+
+
+@router.post("/field-log", status_code=201, summary="Bring the log of a field sheet")
+def field_log(
+    here: Here, painting_id: Number, file: Annotated[UploadFile, File()], version: Annotated[int, Form()]
+) -> PaintingView:
+    """Take the log of a field sheet into the painting; what is here already is taken once."""
+    log = read_field_log(file.file.read(MOST_BYTES + 1))
+    if log.painting != painting_key(painting_id, here.studio.facts(painting_id).created_at):
+        raise DomainError("This log belongs to another painting.", "Open that painting, and bring it there.")
+    opened = here.studio.take_field_log(painting_id, version, log.session, log.events, here.clock())
+    return here.shown.whole(painting_view(here.studio, opened, here.now_min))

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from datetime import datetime
 from pathlib import Path
@@ -19,6 +20,7 @@ from kind_distance.follow import shared_parts
 from kind_distance.pictures.darkroom import cut_sketch, take_in
 from kind_distance.pictures.plates import source_of
 from kind_distance.rows import Brief, SourceRecord, State, TubeRecord
+from kind_distance.rows.settling import settle
 from kind_distance.rows.words import SourceKind
 from kind_distance.stages.log.diary import lines_between
 from kind_distance.store import paintings as kept
@@ -29,6 +31,7 @@ from kind_distance.store.records import LaterIdea, OtherPaintings, Painting, She
 from kind_distance.studio.changes import apply
 from kind_distance.studio.changes.brief import checked_brief
 from kind_distance.studio.changes.desk import Desk
+from kind_distance.studio.changes.field import Press, take_field_log
 from kind_distance.studio.changes.sources import with_sketch, with_source
 from kind_distance.studio.summary import summarise
 from kind_distance.studio.survey import Survey, survey
@@ -151,6 +154,17 @@ class Studio:
             # What this painting has painted is in the log as well.
             others = kept.others_of(db, painting.id)
         return Opened(_known(self.file, kept.painting_of(db, painting.id, state)), found, others)
+
+    def take_field_log(
+        self, painting_id: int, version: int, session: int, events: Sequence[Press], now: datetime
+    ) -> Opened:
+        """Take the log of a field sheet into a painting."""
+        with opened(self.file) as db:
+            painting = _known(self.file, kept.painting_of(db, painting_id))
+            others = kept.others_of(db, painting_id)
+            desk = Desk(self.file, painting.state, minutes_now(now), others)
+            state, what = take_field_log(desk, session, events)
+            return self._keep(db, painting, version, settle(painting.state, state), what, now, others)
 
     def add_source(
         self, painting_id: int, version: int, data: bytes, file_name: str, now: datetime, kind: SourceKind = "photo"
@@ -294,6 +308,11 @@ class Studio:
         """Delete a painting that is in the bin, with its history and the pictures that no other painting needs."""
         with opened(self.file) as db:
             kept.delete_for_good(db, painting_id)
+
+    def facts(self, painting_id: int) -> Painting:
+        """Give a painting as it is kept, without what follows from it."""
+        with opened(self.file) as db:
+            return kept.painting_of(db, painting_id)
 
     def version(self, painting_id: int) -> int:
         """Version of a painting as it is kept now."""

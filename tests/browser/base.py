@@ -8,7 +8,7 @@ from pathlib import Path
 from playwright.sync_api import expect
 
 from tests.support import demo_copy
-from tools.running import browsing, serving
+from tools.running import DEMO_NOW, browsing, serving
 
 TEA, MILL, POOL = 3, 2, 1
 _stack = ExitStack()
@@ -42,7 +42,8 @@ class InBrowser(unittest.TestCase):
         file = Path(held.enter_context(tempfile.TemporaryDirectory())) / "paintings.sqlite"
         if self.demo:
             demo_copy(file)
-        self.address = held.enter_context(serving(file))
+        self.now = DEMO_NOW
+        self.address = held.enter_context(serving(file, lambda: self.now))
         self.context = browser().new_context(**{"viewport": self.size, **self.options})
         held.callback(self.context.close)
         self.page = self.open_page()

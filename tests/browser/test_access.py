@@ -9,7 +9,10 @@ from tests.browser.base import MILL, TEA, InBrowser, browser
 AXE = (Path(__file__).parents[2] / "web" / "node_modules" / "axe-core" / "axe.min.js").read_text("utf-8")
 SCREENS = [
     "/",
-    *(f"/paintings/{TEA}/{stage}" for stage in ("sources", "thumbnails", "planes", "mixes", "passes", "sessions")),
+    *(
+        f"/paintings/{TEA}/{stage}"
+        for stage in ("sources", "thumbnails", "planes", "mixes", "passes", "sessions", "easel", "log")
+    ),
 ]
 WALLS = ("grey", "dark", "light")
 
@@ -27,7 +30,7 @@ class Findings(InBrowser):
 
     def test_every_screen_on_every_wall(self):
         for wall in WALLS:
-            self.page.add_init_script(f"localStorage.setItem('wall', '{wall}')")
+            self.page.add_init_script(f"for (const k of ['wall', 'wall-easel']) localStorage.setItem(k, '{wall}')")
             for path in SCREENS:
                 self.go(path)
                 with self.subTest(wall=wall, screen=path):
@@ -107,7 +110,7 @@ class Type(InBrowser):
     def test_sizes_and_contrast_of_every_text(self):
         """At least 14 px but for superior counts, and 4.5:1 (WCAG 2.2, 1.4.3), on every screen and wall."""
         for wall in WALLS:
-            self.page.add_init_script(f"localStorage.setItem('wall', '{wall}')")
+            self.page.add_init_script(f"for (const k of ['wall', 'wall-easel']) localStorage.setItem(k, '{wall}')")
             for path in SCREENS:
                 self.go(path)
                 self.page.wait_for_timeout(200)

@@ -7,7 +7,7 @@ from playwright.sync_api import expect
 from tests.browser.base import TEA, InBrowser
 
 PHOTO = (resources.files("sklearn.datasets") / "images" / "china.jpg").read_bytes()
-SCREENS = ("sources", "thumbnails", "planes", "mixes", "passes", "sessions")
+SCREENS = ("sources", "thumbnails", "planes", "mixes", "passes", "sessions", "easel", "log")
 MOST_STOPS = 30  # of the Tab key on a screen
 
 

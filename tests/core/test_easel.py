@@ -94,7 +94,9 @@ class Minutes(unittest.TestCase):
         silent = bells_of(spans, 25, began=0, step_back_min=0, unbroken_min=None, hot=False)
         self.assertEqual((silent.step_back, silent.rest, silent.shade), (None, None, None))
         # On the minute it rings, it is due.
-        self.assertEqual(bells_of((Span(0, 24),), 24, began=0, step_back_min=12, unbroken_min=None, hot=False).step_back, 24)
+        self.assertEqual(
+            bells_of((Span(0, 24),), 24, began=0, step_back_min=12, unbroken_min=None, hot=False).step_back, 24
+        )
         # Nobody is rung for who is away from the brush.
         self.assertIsNone(bells_of(spans, 60, began=0, step_back_min=12, unbroken_min=30, hot=False).step_back)
 
@@ -108,7 +110,9 @@ class WaysOut(unittest.TestCase):
                 self.assertTrue(any(card.kind is None for card in cards_for(paint, "wet")))
 
     def test_none_asks_for_what_the_paint_cannot_do(self):
-        for paint, wetness in product(("watercolour", "gouache", "rewettable", "acrylic", "oil"), ("wet", "tacky", "dry")):
+        for paint, wetness in product(
+            ("watercolour", "gouache", "rewettable", "acrylic", "oil"), ("wet", "tacky", "dry")
+        ):
             for card in cards_for(paint, wetness):
                 with self.subTest(paint=paint, wetness=wetness, card=card.key):
                     if card.kind is not None:
@@ -117,7 +121,11 @@ class WaysOut(unittest.TestCase):
                     self.assertTrue(card.how.endswith("."))
 
     def test_they_suit_medium_and_wetness(self):
-        keys = {(p, w): [c.key for c in cards_for(p, w)] for p in ("watercolour", "acrylic", "oil") for w in ("wet", "tacky", "dry")}
+        keys = {
+            (p, w): [c.key for c in cards_for(p, w)]
+            for p in ("watercolour", "acrylic", "oil")
+            for w in ("wet", "tacky", "dry")
+        }
         self.assertIn("blot", keys["watercolour", "wet"])
         self.assertIn("scrape", keys["oil", "wet"])
         self.assertNotIn("scrape", keys["watercolour", "wet"])  # it would take the paper along

@@ -139,6 +139,11 @@ export function upload(
   return send(`/api/paintings/${painting}/sources`, { version: String(version), kind }, file, onShare);
 }
 
+/** Sends the log of a field sheet to its painting. */
+export function bringLog(painting: number, version: number, file: File): Upload<Schemas["PaintingView"]> {
+  return send(`/api/paintings/${painting}/field-log`, { version: String(version) }, file, () => undefined);
+}
+
 /** Sends a painting to the shelf: an open document, alone or with its pictures. */
 export function bringPainting(file: File, onShare: (share: number) => void): Upload<Schemas["PaintingView"]> {
   return send("/api/paintings/brought", {}, file, onShare);

@@ -2,6 +2,7 @@
 import { defineStore } from "pinia";
 import { computed, ref, shallowRef, watch } from "vue";
 import {
+  bringLog,
   client,
   content,
   Problem,
@@ -298,6 +299,19 @@ export const useTable = defineStore("table", () => {
     for (const file of files) await inTurn(() => bringOne(file, kind));
   }
 
+  /** Takes the log of a field sheet into the painting. */
+  function bringFieldLog(file: File): Promise<void> {
+    return inTurn(async () => {
+      const found = painting.value;
+      if (!found) return;
+      problem.value = null;
+      await during("Taking the log in", async () => {
+        show(await bringLog(found.id, found.version, file).done);
+        news.value = painting.value?.history.undo ?? "";
+      });
+    });
+  }
+
   /** Has the camera that stands in take a photo of the simulated painting. */
   function photograph(): Promise<void> {
     return inTurn(async () => {
@@ -368,6 +382,7 @@ export const useTable = defineStore("table", () => {
     pointing,
     cutSketches,
     photograph,
+    bringFieldLog,
     bring,
   };
 });

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** Before a session: what it is for, what is painted in it, what to take, what to beware of; one press begins it. */
 import { computed, ref } from "vue";
+import { useTable } from "@/api/store";
 import { useMixes } from "@/stages/mixes/mixes";
 import FoldedPart from "@/frame/FoldedPart.vue";
 import KitList from "@/stages/sessions/KitList.vue";
@@ -12,6 +13,7 @@ const props = defineProps<{
 }>();
 const easel = useEasel();
 const mixes = useMixes();
+const table = useTable();
 const first = computed(() => props.shown.start[0] ?? null);
 const others = computed(() => props.shown.start.slice(1));
 const batches = computed(() => (mixes.found?.batches ?? []).slice(0, 6));
@@ -29,6 +31,16 @@ const outdoors = ref(false);
         {{ first.now ? "Begin the session" : "Begin it now" }}
       </button>
     </div>
+    <p>
+      <a
+        class="do quiet"
+        :href="`/api/paintings/${table.painting?.id}/field.html?session=${first.session}`"
+        download
+        >Take it along as one file</a
+      >
+      for a phone without a network: pictures, passes, mixes and ticks are in it, and its log comes back on
+      Log.
+    </p>
     <p v-if="!first.now">It is planned for {{ first.said }}; begun now, it is moved to now.</p>
     <div class="columns">
       <div>

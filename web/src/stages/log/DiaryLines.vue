@@ -19,6 +19,11 @@ const KINDS: [string, string][] = [
 ];
 const days = computed(() => byDay(log.lines));
 const text = ref(log.words);
+async function bring(event: Event): Promise<void> {
+  const file = (event.target as HTMLInputElement).files?.[0];
+  if (file) await table.bringFieldLog(file);
+  (event.target as HTMLInputElement).value = "";
+}
 const PAUSE_MS = 220;
 let timer = 0;
 watch(text, (said) => {
@@ -56,6 +61,13 @@ watch(
       <a class="do quiet" :href="`/api/paintings/${table.painting?.id}/diary.csv`" download
         >Export as a table</a
       >
+      <label class="do quiet bring"
+        >Bring the log of a field sheet<input
+          type="file"
+          accept=".json,.html,application/json,text/html"
+          aria-label="Log of a field sheet"
+          @change="bring"
+      /></label>
     </div>
     <div v-for="day in days" :key="day.day">
       <h3>{{ day.day }}</h3>
@@ -86,6 +98,15 @@ watch(
   flex-wrap: wrap;
   gap: 6px 22px;
   align-items: baseline;
+}
+.bring input {
+  position: absolute;
+  inset: 0;
+  opacity: 0;
+  cursor: pointer;
+}
+.bring:focus-within {
+  outline: 3px solid var(--line);
 }
 h3 {
   margin: 12px 0 2px;

@@ -72,6 +72,9 @@ const at = computed(() => `/api/paintings/${table.painting?.id}`);
           </template>
           <ul class="choices">
             <li v-if="work.sessions.length"><a :href="`${at}/sessions.ics`">Sessions, to a calendar</a></li>
+            <li v-if="work.sessions.length">
+              <a :href="`${at}/field.html`" download>The next session, for a phone (HTML)</a>
+            </li>
             <li><a :href="`${at}/passes.csv`">Passes, as a table</a></li>
             <li><a :href="`${at}/document.zip`">All of it, to give away (ZIP)</a></li>
           </ul>
