@@ -79,7 +79,7 @@ class ByKeyboard(_ASession, InBrowser):
         for _ in range(14):
             self.later(9)
             page.reload()
-            button = page.locator(".deeds .big.main")
+            button = page.locator(".deeds .big.main").first
             expect(button).to_be_visible()
             if button.inner_text().startswith("End"):
                 break

@@ -109,7 +109,7 @@ def _of_sessions(before: State, after: State) -> list[DiaryLine]:
         if new is None:
             continue
         if new.began is not None and (was is None or was.began is None):
-            place = f" at {new.place}" if new.place else ""
+            place = f", {new.place}" if new.place else ""
             found.append(DiaryLine(new.began, "session", f"Session begun{place}", new.number, air=air_of(new)))
         if new.ended is not None and (was is None or was.ended != new.ended):
             spent = new.ended - (new.ended if new.began is None else new.began)

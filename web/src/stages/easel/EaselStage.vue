@@ -235,23 +235,27 @@ useKeys((event) => {
         <p class="lean">{{ found.lean_said }}</p>
       </section>
       <div v-roving class="deeds" role="group" aria-label="What you do">
-        <button v-if="now" class="big main" :disabled="waiting > 0" @click="done">{{ mainSaid }}</button>
-        <button v-if="now && (now.running || now.painted > 0)" class="big" @click="pause">
-          {{ now.running ? "Pause" : "Go on" }}
-        </button>
-        <label class="big photo"
-          >Photo<input
-            type="file"
-            accept="image/*"
-            capture="environment"
-            aria-label="Photo of the painting"
-            @change="bringPhoto"
-        /></label>
-        <button class="big" @click="card = 'note'">Note</button>
-        <button v-if="now" class="big" @click="card = 'wrong'">It went wrong</button>
-        <button class="big" :class="{ main: !now }" @click="easel.press({ action: 'end_session' })">
-          End
-        </button>
+        <div class="first">
+          <button v-if="now" class="big main" :disabled="waiting > 0" @click="done">{{ mainSaid }}</button>
+          <button v-if="now && (now.running || now.painted > 0)" class="big" @click="pause">
+            {{ now.running ? "Pause" : "Go on" }}
+          </button>
+        </div>
+        <div class="more">
+          <label class="big photo"
+            >Photo<input
+              type="file"
+              accept="image/*"
+              capture="environment"
+              aria-label="Photo of the painting"
+              @change="bringPhoto"
+          /></label>
+          <button class="big" @click="card = 'note'">Note</button>
+          <button v-if="now" class="big" @click="card = 'wrong'">It went wrong</button>
+          <button class="big" :class="{ main: !now }" @click="easel.press({ action: 'end_session' })">
+            End
+          </button>
+        </div>
       </div>
     </div>
     <div v-else-if="found" class="cards">
@@ -428,13 +432,15 @@ figcaption {
 }
 .deeds {
   grid-column: 1 / -1;
-  display: flex;
-  flex-wrap: wrap;
+  display: grid;
+  grid-template-columns: minmax(0, 3fr) minmax(0, 4fr);
   gap: 10px;
-  position: sticky;
-  bottom: 0;
   padding: 6px 0 4px;
-  background: var(--ground);
+}
+.first,
+.more {
+  display: flex;
+  gap: 10px;
 }
 .big {
   display: grid;
@@ -499,17 +505,40 @@ section[aria-label="While waiting"] {
     grid-template-columns: minmax(0, 1fr);
     grid-template-rows: none;
   }
+  /* The minutes are read first; the picture comes after them. */
+  .now {
+    order: -1;
+    gap: 4px;
+  }
   .picture img {
-    max-height: 38vh;
+    max-height: 34vh;
   }
   .now h1 {
-    font-size: 30px;
+    font-size: 28px;
   }
   .left b {
-    font-size: 64px;
+    font-size: 66px;
+  }
+  .mix {
+    min-height: 64px;
   }
   .deeds {
-    bottom: 40px;
+    display: contents;
+  }
+  .first {
+    position: sticky;
+    bottom: 46px;
+    padding: 6px 0;
+    background: var(--ground);
+    order: 9;
+    z-index: 2;
+  }
+  .more {
+    order: 10;
+  }
+  .big {
+    min-width: 56px;
+    font-size: 19px;
   }
 }
 </style>
