@@ -15,11 +15,14 @@ import tempfile
 import time
 from collections.abc import Callable, Iterator
 from dataclasses import replace
+from datetime import datetime, timedelta
 from pathlib import Path
 
+import cv2
 import httpx
 import numpy as np
 from fastapi.testclient import TestClient
+from numpy.typing import NDArray
 from PIL import Image
 
 from kind_distance.api.app import create_app
@@ -34,6 +37,7 @@ from kind_distance.core.mixing.tubes import Tube
 from kind_distance.core.paint.media import medium_of
 from kind_distance.core.picture.page import find_frames, sketch_values, straighten_sketch
 from kind_distance.core.picture.thumbnail import ThumbnailSettings, make_thumbnail, simplify
+from kind_distance.core.progress.camera import photograph
 from kind_distance.core.schedule.cost import plan_cost
 from kind_distance.core.schedule.model import Problem
 from kind_distance.core.schedule.offers import offer_plans
@@ -42,11 +46,12 @@ from kind_distance.core.schedule.rules import plain_scene
 from kind_distance.core.schedule.search import Listed, search
 from kind_distance.core.schedule.seek import sought
 from kind_distance.demo.seed import picture_bytes, seed
-from kind_distance.exchange.pictures import read_picture
+from kind_distance.exchange.pictures import jpeg, read_picture
 from kind_distance.pictures import darkroom
 from kind_distance.stages.mixes.build import scene_of_build, steps_of
 from kind_distance.stages.mixes.nominal import BY_INDEX, PIGMENTS
-from kind_distance.store.database import migrate, opened
+from kind_distance.store.database import migrate, opened, transaction
+from kind_distance.store.diary import add_lines
 from kind_distance.studio.changes.desk import Desk
 from kind_distance.studio.paintings import Studio, minutes_now
 from kind_distance.studio.pass_placing import put_there
@@ -304,6 +309,59 @@ def mixing(file: Path) -> Iterator[Figure]:
     )
 
 
+def at_the_easel(folder: Path) -> Iterator[Figure]:
+    """Press done and next, read a photo of 12 megapixels, search a long diary, make a field sheet."""
+    file, now = folder / "easel.sqlite", datetime(2026, 11, 28, 7, 20)  # noqa: DTZ001  a painter's wall clock
+    seed(file, DEMO_NOW)
+    clock = [now]
+    with TestClient(create_app(file, lambda: clock[0]), base_url="http://127.0.0.1") as client:
+        at = f"/api/paintings/{TEA}"
+
+        def press(action: str, **arguments: object) -> float:
+            version = client.get(f"{at}/version").json()["version"]
+            start = time.perf_counter()
+            client.post(f"{at}/changes", json={"version": version, "change": {"action": action, **arguments}})
+            return 1000 * (time.perf_counter() - start)
+
+        press("begin_session", session=1)
+        times = []
+        for number in range(1, 9):
+            clock[0] += timedelta(minutes=9)
+            times.append(press("finish_pass", number=number))
+        yield "done, next, answered over HTTP (median)", statistics.median(times), 60.0, "ms"
+        sheet = client.get(f"{at}/field.html?session=2").content
+        yield "a field sheet", len(sheet) / 1e6, 1.5, "MB"
+        painted = np.clip(linear_from_codes(_tea_at(client, at)), 0, 1)
+        photo = cv2.resize(photograph(painted, 5).codes, (4000, 3000), interpolation=cv2.INTER_CUBIC)
+        version = client.get(f"{at}/version").json()["version"]
+        start = time.perf_counter()
+        taken = client.post(
+            f"{at}/sources", data={"version": version, "kind": "progress"},
+            files={"file": ("painting.jpg", jpeg(np.ascontiguousarray(photo)), "image/jpeg")},
+        ).json()  # fmt: skip
+        client.get(f"{at}/photos/{taken['source']}")
+        yield (
+            "a photo of the painting, 12 megapixels, brought, read and compared",
+            time.perf_counter() - start,
+            2.5,
+            "s",
+        )
+        with opened(file) as db:
+            words = ("ridge", "sky", "mist", "terraces", "scumble", "glaze", "shed", "path")
+            with transaction(db):
+                add_lines(db, TEA, ((n, "note", f"{words[n % 8]} {n} {words[n // 8 % 8]}", None, None, "", None, "", "")
+                                    for n in range(100_000)))  # fmt: skip
+        asked = itertools.cycle(["mist 4", "ridge", "glaz sh", "nowhere"])
+        found = median_ms(lambda: client.get(f"{at}/diary", params={"words": next(asked)}), 21)
+        yield "a search in a diary of 100,000 lines (median)", found, 50.0, "ms"
+
+
+def _tea_at(client: TestClient, at: str) -> NDArray[np.uint8]:
+    """Give the painting as it should stand by now, as codes."""
+    shown = client.get(f"{at}/easel/picture.jpg?lit_only=false").content
+    return np.ascontiguousarray(np.asarray(Image.open(io.BytesIO(shown)).convert("RGB"), np.uint8))
+
+
 def as_pigment(index: str) -> Tube:
     """Give a usual tube by its Colour Index name."""
     each = BY_INDEX[index]
@@ -385,6 +443,7 @@ def main() -> int:
                 answers(client),
                 planning(file),
                 mixing(file),
+                at_the_easel(folder),
                 many_photos(folder),
                 long_history(folder),
                 sought_plans(),

@@ -6,12 +6,15 @@ import io
 import sys
 import tempfile
 from collections.abc import Callable
+from datetime import datetime, timedelta
 from pathlib import Path
 
 from PIL import Image
 from playwright.sync_api import Browser, Page
 
 from kind_distance.demo.seed import seed
+from kind_distance.store.database import opened
+from kind_distance.studio.paintings import Studio
 from tools.running import DEMO_NOW, browsing, serving
 
 HERE = Path(__file__).resolve().parents[1]
@@ -20,6 +23,8 @@ GUIDE_FOLDER = HERE / "web" / "src" / "frame" / "guide"
 GUIDE_WIDTH, TALLEST = 760, 1.6
 SIZE = {"width": 1280, "height": 800}
 TEA, MILL, POOL = 3, 2, 1
+SATURDAY = datetime(2026, 11, 28, 7, 20)  # noqa: DTZ001  the morning of the first session
+SPENT = (9, 13, 11, 7, 6, 9)  # minutes of its first passes
 
 
 def _plain(_: Page) -> None:
@@ -111,6 +116,51 @@ VIEWS: list[tuple[str, str, str, Callable[[Page], None]]] = [
 ]
 
 
+def _session_painted(file: Path) -> None:
+    """Paint most of the first session of the tea terraces, so that easel and log have something to show."""
+    studio, now = Studio(file), SATURDAY
+    painting = studio.open(TEA, now).painting
+    session = painting.state.sessions[0].number
+
+    def press(action: str, **arguments: object) -> None:
+        nonlocal painting
+        painting = studio.change(TEA, painting.version, action, arguments, now).painting
+
+    press("begin_session", session=session)
+    for number, minutes in enumerate(SPENT, start=1):
+        press("start_pass", number=number)
+        now += timedelta(minutes=minutes)
+        press("finish_pass", number=number, go_on=number == len(SPENT))
+    press("add_remark", text="The mist lifts already: far ridges fixed by what I saw at 7:30", kind="decision")
+
+
+def _photographed(page: Page) -> None:
+    """Take two photos with the camera that stands in, and wait until the last one is read."""
+    page.get_by_role("button", name="Or try the camera that stands in").click()
+    page.get_by_role("group", name="Values of the painting against the plan").wait_for(timeout=60_000)
+    page.get_by_role("slider", name="How far the painting lies over the plan").wait_for()
+    page.wait_for_timeout(1500)
+
+
+def _lit(page: Page) -> None:
+    page.locator(".pile img").first.wait_for()
+    page.wait_for_function("document.querySelector('.pile img').naturalWidth > 0", timeout=60_000)
+    page.wait_for_timeout(400)
+
+
+# the same, on the Saturday of the first session, with paint on the tea terraces
+PAINTED: list[tuple[str, str, str, Callable[[Page], None]]] = [
+    ("easel", f"/paintings/{TEA}/easel", "grey", _lit),
+    ("log", f"/paintings/{TEA}/log", "grey", _photographed),
+]
+GUIDE_PAINTED: list[tuple[str, str, Callable[[Page], None], str]] = [
+    ("easel-now", f"/paintings/{TEA}/easel", _lit, ".easel"),
+    ("easel-films", f"/paintings/{TEA}/easel", _plain, ".films"),
+    ("log-photo", f"/paintings/{TEA}/log", _photographed, ".compare"),
+    ("log-minutes", f"/paintings/{TEA}/log", _plain, "[aria-label='Minutes, planned and taken']"),
+]
+
+
 # name, address, what is done first, the part of the page that is shown
 GUIDE: list[tuple[str, str, Callable[[Page], None], str]] = [
     ("sources-board", f"/paintings/{TEA}/sources", _plain, ".board .picture, .board figure"),
@@ -152,6 +202,22 @@ def _keep_part(picture: bytes, file: Path) -> None:
     image.save(file, "WEBP", quality=82, method=6)
 
 
+def _views(browser: Browser, address: str, views: list[tuple[str, str, str, Callable[[Page], None]]], to: Path) -> None:
+    for name, path, wall, first in views:
+        page = _take(browser, address + path, wall, first)
+        page.screenshot(path=to / f"{name}.png")
+        print(f"{name}.png")
+        page.context.close()
+
+
+def _parts(browser: Browser, address: str, parts: list[tuple[str, str, Callable[[Page], None], str]], to: Path) -> None:
+    for name, path, first, part in parts:
+        page = _take(browser, address + path, "grey", first)
+        _keep_part(page.locator(part).first.screenshot(), to / f"{name}.webp")
+        print(f"guide/{name}.webp")
+        page.context.close()
+
+
 def main(wanted: list[str], folder: Path = FOLDER, guide_folder: Path = GUIDE_FOLDER) -> None:
     """Take the pictures named, or all."""
     folder.mkdir(parents=True, exist_ok=True)
@@ -159,21 +225,17 @@ def main(wanted: list[str], folder: Path = FOLDER, guide_folder: Path = GUIDE_FO
     with tempfile.TemporaryDirectory() as place:
         file = Path(place) / "demo.sqlite"
         seed(file, DEMO_NOW)
-        with serving(file) as address, browsing() as browser:
-            for name, path, wall, first in VIEWS:
-                if wanted and name not in wanted:
-                    continue
-                page = _take(browser, address + path, wall, first)
-                page.screenshot(path=folder / f"{name}.png")
-                print(f"{name}.png")
-                page.context.close()
-            for name, path, first, part in GUIDE:
-                if wanted and name not in wanted and "guide" not in wanted:
-                    continue
-                page = _take(browser, address + path, "grey", first)
-                _keep_part(page.locator(part).first.screenshot(), guide_folder / f"{name}.webp")
-                print(f"guide/{name}.webp")
-                page.context.close()
+        painted = Path(place) / "painted.sqlite"
+        with opened(file) as db:
+            db.execute("VACUUM INTO ?", (str(painted),))
+        _session_painted(painted)
+        later = SATURDAY + timedelta(minutes=sum(SPENT) + 4)
+        with browsing() as browser:
+            for shown, now, views, parts in ((file, DEMO_NOW, VIEWS, GUIDE), (painted, later, PAINTED, GUIDE_PAINTED)):
+                with serving(shown, lambda now=now: now) as address:  # type: ignore[misc]
+                    _views(browser, address, [each for each in views if not wanted or each[0] in wanted], folder)
+                    chosen = [each for each in parts if not wanted or each[0] in wanted or "guide" in wanted]
+                    _parts(browser, address, chosen, guide_folder)
 
 
 if __name__ == "__main__":

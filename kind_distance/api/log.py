@@ -17,9 +17,12 @@ from kind_distance.api.models import PaintingView
 from kind_distance.api.pictureviews import judgement_view
 from kind_distance.api.views import painting_view
 from kind_distance.clock import iso, minute_of, moment_of, say_date, say_moment
-from kind_distance.core.colour.srgb import codes_from_linear
+from kind_distance.core.build.model import BuildScene
+from kind_distance.core.colour.srgb import codes_from_linear, linear_from_codes
 from kind_distance.core.progress.camera import by_a_painter, photograph
-from kind_distance.core.progress.comparing import difference
+from kind_distance.core.progress.comparing import difference, read_planes
+from kind_distance.core.progress.lens import Floats
+from kind_distance.core.progress.trying import Way, tried
 from kind_distance.core.wording import first_upper, say_minutes
 from kind_distance.errors import DomainError, NotFoundError
 from kind_distance.exchange.pictures import jpeg
@@ -28,7 +31,16 @@ from kind_distance.pictures.plates import plate_of
 from kind_distance.rows import SourceRecord
 from kind_distance.rows.words import Settled
 from kind_distance.stages.easel.pictures import steps_by_now
-from kind_distance.stages.log.photos import CORNERS, WHY_NOT, PhotoRead, begun_by, judge_photo, painted_by, read_photo
+from kind_distance.stages.log.photos import (
+    CORNERS,
+    WHY_NOT,
+    PhotoRead,
+    begun_by,
+    judge_photo,
+    painted_by,
+    read_photo,
+    say_tried,
+)
 from kind_distance.stages.log.record import (
     minutes_by_plane,
     much_painted,
@@ -327,21 +339,6 @@ def photo(here: Here, painting_id: Number, number: Photo) -> PhotoReadView:
     )  # fmt: skip
 
 
-@router.get("/photos/{number}/{what}.jpg", response_class=Response, summary="Show a photo of the painting, flat")
-def photo_picture(
-    here: Here, painting_id: Number, number: Photo, what: Literal["flat", "planned", "difference"]
-) -> Response:
-    """Show the painting flat in its own light, the plan by then, or where the two differ."""
-    read, _, _ = _read(here, painting_id, number)
-    if read.flat is None:
-        raise NotFoundError("painting on this photo", number)
-    if what == "difference":
-        codes = difference(read.flat.linear, read.planned, read.flat.hidden)
-    else:
-        codes = codes_from_linear(np.clip(read.flat.linear if what == "flat" else read.planned, 0, 1))
-    return Response(jpeg(codes), media_type="image/jpeg", headers={"Cache-Control": "no-cache"})
-
-
 class CameraRequest(BaseModel):
     """A press on the camera that stands in."""
 
@@ -363,3 +360,77 @@ def camera(here: Here, painting_id: Number, wanted: CameraRequest) -> PaintingVi
         painting_id, wanted.version, jpeg(shot.codes), "stand-in.jpg", here.clock(), "progress"
     )
     return here.shown.whole(painting_view(here.studio, opened, here.now_min))
+
+
+class TriedView(BaseModel):
+    """What a colour does that is tried on a copy of the painting."""
+
+    value: float = Field(description="Of the plane with it.")
+    before: float
+    wanted: float = Field(description="As it is planned to end.")
+    said: str
+    image: str
+
+
+Colour = Annotated[str, Query(pattern="^#[0-9a-f]{6}$")]
+Strength = Annotated[float, Query(ge=0, le=3, allow_inf_nan=False)]
+
+
+def _tried(
+    here: Here, painting_id: int, number: int, plane: int, colour: str, way: Way, strength: float
+) -> tuple[PhotoRead, Floats, Desk, BuildScene]:
+    read, desk, _ = _read(here, painting_id, number)
+    film, _, _ = film_of(here, painting_id)
+    if read.flat is None:
+        raise NotFoundError("painting on this photo", number)
+    if not any(each.rank == plane for each in read.drifts):
+        raise NotFoundError("plane that this photo shows", plane)
+    codes = np.array([[[int(colour[at : at + 2], 16) for at in (1, 3, 5)]]], np.uint8)
+    red, green, blue = (float(each) for each in linear_from_codes(codes)[0, 0])
+    made = tried(read.flat.linear, film.scene.labels, plane, (red, green, blue), way, strength)
+    return read, made, desk, film.scene
+
+
+@router.get("/photos/{number}/tried", summary="Try a colour on a copy of the painting")
+def photo_tried(
+    here: Here, painting_id: Number, number: Photo, plane: Annotated[int, Query(ge=1, le=9)], colour: Colour,
+    way: Way = "flat", strength: Strength = 1.0,
+) -> TriedView:  # fmt: skip
+    """Say what a colour over a plane does to its value and to the borders it has; the photo stays as it is."""
+    read, made, desk, scene = _tried(here, painting_id, number, plane, colour, way, strength)
+    hidden = None if read.flat is None else read.flat.hidden
+    after = read_planes(made, scene.labels, hidden)
+    drift = next(each for each in read.drifts if each.rank == plane)
+    said = say_tried(read, after, plane, desk.survey().depth, desk.state)
+    query = f"plane={plane}&colour=%23{colour[1:]}&way={way}&strength={strength:g}"
+    return TriedView(
+        value=round(after[plane].value, 2), before=round(drift.painted.value, 2), wanted=round(drift.final, 2),
+        said=said,
+        image=f"/api/paintings/{painting_id}/photos/{number}/tried.jpg?{query}",
+    )  # fmt: skip
+
+
+@router.get("/photos/{number}/tried.jpg", response_class=Response, summary="Show a colour tried on a copy")
+def photo_tried_picture(
+    here: Here, painting_id: Number, number: Photo, plane: Annotated[int, Query(ge=1, le=9)], colour: Colour,
+    way: Way = "flat", strength: Strength = 1.0,
+) -> Response:  # fmt: skip
+    """Show the painting with a colour tried over a plane."""
+    _, made, _, _ = _tried(here, painting_id, number, plane, colour, way, strength)
+    codes = codes_from_linear(np.clip(made, 0, 1))
+    return Response(jpeg(codes), media_type="image/jpeg", headers={"Cache-Control": "no-cache"})
+
+
+@router.get("/photos/{number}/{what}.jpg", response_class=Response, summary="Show a photo of the painting, flat")
+def photo_picture(
+    here: Here, painting_id: Number, number: Photo, what: Literal["flat", "planned", "difference"]
+) -> Response:
+    """Show the painting flat in its own light, the plan by then, or where the two differ."""
+    read, _, _ = _read(here, painting_id, number)
+    if read.flat is None:
+        raise NotFoundError("painting on this photo", number)
+    if what == "difference":
+        codes = difference(read.flat.linear, read.planned, read.flat.hidden)
+    else:
+        codes = codes_from_linear(np.clip(read.flat.linear if what == "flat" else read.planned, 0, 1))
+    return Response(jpeg(codes), media_type="image/jpeg", headers={"Cache-Control": "no-cache"})

@@ -9,9 +9,19 @@ from importlib import resources
 from pathlib import Path
 from typing import Any, cast
 
+from kind_distance.core.schedule.model import Placement
 from kind_distance.pictures import darkroom
 from kind_distance.pictures.darkroom import take_in
-from kind_distance.rows import Brief, PassRecord, PlaneRecord, State
+from kind_distance.rows import (
+    Brief,
+    CriterionRecord,
+    MendRecord,
+    PassRecord,
+    PlaneRecord,
+    RemarkRecord,
+    State,
+    StretchRecord,
+)
 from kind_distance.rows.words import PlaneKind
 from kind_distance.stages.passes.work import by_hand
 from kind_distance.store.database import migrate, opened
@@ -263,7 +273,36 @@ def _pool(file: Path, now: datetime) -> State:
         placement = painted.get(record.number)
         return record if placement is None else replace(record, done_start=placement.start, done_end=placement.end)
 
-    return replace(state, passes=tuple(marked(record) for record in state.passes))
+    return _logged(replace(state, passes=tuple(marked(record) for record in state.passes)), list(painted.values()))
+
+
+def _logged(state: State, painted: list[Placement]) -> State:
+    """Write the log of what was painted: sessions begun and ended, stretches, a note, what is to be mended."""
+    by_session: dict[int, list[Placement]] = {}
+    for each in sorted(painted, key=lambda placement: placement.start):
+        by_session.setdefault(each.session_id, []).append(each)
+    sessions = tuple(
+        replace(each, began=by_session[each.number][0].start, ended=by_session[each.number][-1].end)
+        if each.number in by_session else each
+        for each in state.sessions
+    )  # fmt: skip
+    stretches = tuple(
+        StretchRecord(at, each.pass_id, each.session_id, each.start, each.end)
+        for at, each in enumerate(sorted(painted, key=lambda placement: placement.start), start=1)
+    )
+    last = max(painted, key=lambda placement: placement.end)
+    return replace(
+        state, sessions=sessions, stretches=stretches,
+        remarks=(
+            RemarkRecord(1, last.start + 6, "note", "The pool leans too blue beside the slate", last.session_id),
+            RemarkRecord(2, last.end, "failed_test", "Mars black in the slate went dead: ultramarine, umber instead."),
+        ),
+        to_mend=(MendRecord(1, "Far trees: one soft edge more against the sky", last.end, 10),),
+        criteria=(
+            CriterionRecord(1, "The eye goes to the birches, then into the pool."),
+            CriterionRecord(2, "The far slope stays one quiet mass."),
+        ),
+    )  # fmt: skip
 
 
 def seed(file: Path, now: datetime, *, fresh: bool = False) -> None:

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import sqlite3
+from typing import Any
 
 from kind_distance.errors import ChangedElsewhereError, NotFoundError, NothingToUndoError
 from kind_distance.rows import State, TubeRecord
@@ -32,8 +33,15 @@ KEPT_STEPS = 400  # older entries of the history are deleted
 SWEPT_EVERY = 200  # entries after which content that no entry needs is deleted
 
 
-def create(db: sqlite3.Connection, state: State, at: str, what: str, summary: str = "{}") -> int:
-    """Put a new painting on the shelf; return its id."""
+def create(
+    db: sqlite3.Connection,
+    state: State,
+    at: str,
+    what: str,
+    summary: str = "{}",
+    diary: tuple[tuple[Any, ...], ...] = (),
+) -> int:
+    """Put a new painting on the shelf, with a diary where it has one; return its id."""
     with transaction(db):
         cursor = db.execute(
             "INSERT INTO painting (version, history_at, created_at, changed_at, summary) VALUES (1, 1, ?, ?, ?)",
@@ -42,6 +50,7 @@ def create(db: sqlite3.Connection, state: State, at: str, what: str, summary: st
         painting_id = int(cursor.lastrowid or 0)
         write_state(db, painting_id, state, None)
         _keep_entry(db, painting_id, HistoryEntry(1, at, what), state, None)
+        add_lines(db, painting_id, diary)
     return painting_id
 
 

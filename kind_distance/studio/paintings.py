@@ -22,7 +22,7 @@ from kind_distance.pictures.plates import source_of
 from kind_distance.rows import Brief, SourceRecord, State, TubeRecord
 from kind_distance.rows.settling import settle
 from kind_distance.rows.words import SourceKind
-from kind_distance.stages.log.diary import lines_between
+from kind_distance.stages.log.diary import lines_between, unpainted
 from kind_distance.store import paintings as kept
 from kind_distance.store import pictures
 from kind_distance.store.database import opened
@@ -102,7 +102,9 @@ class Studio:
         """Put a painting with a whole state on the shelf."""
         found = survey(self.file, state, minutes_now(now))
         with opened(self.file) as db:
-            painting_id = kept.create(db, state, _stamp(now), what, summarise(state, found))
+            # What is told of a painting that comes with paint on it is written down as it was.
+            diary = sorted(_told(unpainted(state), state, what, minutes_now(now)), key=lambda line: int(line[0]))
+            painting_id = kept.create(db, state, _stamp(now), what, summarise(state, found), tuple(diary))
             return Opened(kept.painting_of(db, painting_id), found, kept.others_of(db, painting_id))
 
     def open(self, painting_id: int, now: datetime) -> Opened:
@@ -291,12 +293,7 @@ class Studio:
         with opened(self.file) as db:
             state = kept.painting_of(db, painting_id).state
         title = f"{state.brief.title[:110]}, copy"
-        fresh = replace(
-            state,
-            passes=tuple(replace(p, done_start=None, done_end=None) for p in state.passes),
-            sessions=tuple(replace(s, began=None, ended=None) for s in state.sessions),
-            stretches=(), ticks=(), touches=(), remarks=(), to_mend=(),
-        )  # fmt: skip
+        fresh = unpainted(state)
         return self.create(replace(fresh, brief=replace(state.brief, title=title)), now, "Copied")
 
     def bin(self, painting_id: int, now: datetime) -> None:

@@ -121,6 +121,22 @@ class AtTheEasel(WithApi):
                 with self.subTest(remedy=remedy["label"]):
                     self.press(remedy["action"], **remedy["arguments"])
 
+    def test_a_colour_is_tried_on_a_copy(self):
+        self.begin(8)
+        number = self.photo()
+        read = self.client.get(f"{self.at}/photos/{number}").json()
+        plane = next(each["rank"] for each in read["drifts"] if each["begun"])
+        before = self.client.get(read["flat"]).content
+        asked = {"plane": plane, "colour": "#202830", "way": "flat", "strength": 2}
+        told = self.client.get(f"{self.at}/photos/{number}/tried", params=asked).raise_for_status().json()
+        self.assertLess(told["value"], told["before"] - 2)
+        self.assertIn("goes from", told["said"])
+        self.assertNotEqual(self.client.get(told["image"]).content, before)
+        self.assertEqual(self.client.get(read["flat"]).content, before)  # the painting's own bytes are the same after
+        for wrong in ({"colour": "blue"}, {"plane": 99}, {"strength": "inf"}, {"way": "pour"}):
+            answer = self.client.get(f"{self.at}/photos/{number}/tried", params={**asked, **wrong})
+            self.assertEqual(answer.status_code, 422, wrong)
+
     def test_a_photo_before_anything_is_painted(self):
         self.now = datetime(2026, 11, 28, 7, 20)
         read = self.client.get(f"{self.at}/photos/{self.photo()}").raise_for_status().json()

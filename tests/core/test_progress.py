@@ -11,6 +11,7 @@ from kind_distance.core.progress.camera import SIZE, by_a_painter, photograph
 from kind_distance.core.progress.comparing import difference, read_planes, take_out, trusted
 from kind_distance.core.progress.finding import find_painting
 from kind_distance.core.progress.lens import bend, carry, onto, straightened, unbend
+from kind_distance.core.progress.trying import tried
 from tests.support import PICTURES, band_labels
 
 PAINT = (480, 320)
@@ -173,3 +174,36 @@ class Differences(unittest.TestCase):
         self.assertEqual(read_planes(linear_from_codes(codes), labels, hidden), {})
         shown = codes_from_linear(np.clip(linear_from_codes(codes), 0, 1))
         self.assertEqual(shown.shape, codes.shape)
+
+
+class ATrial(unittest.TestCase):
+    """A colour tried on a copy."""
+
+    def setUp(self):
+        self.labels = band_labels(3, 60, 80)
+        self.painted = np.full((60, 80, 3), 0.2, np.float32)
+        self.before = self.painted.copy()
+
+    def laid(self, way, colour=(0.6, 0.55, 0.5), strength=1.0):
+        made = tried(self.painted, self.labels, 2, colour, way, strength)
+        np.testing.assert_array_equal(self.painted, self.before)  # the copy is laid on, never the painting
+        return made
+
+    def test_it_lies_on_its_plane_alone(self):
+        for way in ("flat", "glaze", "scumble"):
+            made = self.laid(way)
+            np.testing.assert_allclose(made[:14], self.before[:14], atol=1e-3)
+            np.testing.assert_allclose(made[-14:], self.before[-14:], atol=1e-3)
+            self.assertGreater(float(np.abs(made[28:32] - self.before[28:32]).max()), 0.01)
+
+    def test_none_of_it_changes_nothing(self):
+        for way in ("flat", "glaze", "scumble"):
+            np.testing.assert_allclose(self.laid(way, strength=0.0), self.before, atol=2e-3)
+
+    def test_a_glaze_only_darkens_and_a_light_scumble_only_lightens(self):
+        self.assertLess(float(self.laid("glaze")[30].mean()), 0.2)
+        self.assertGreater(float(self.laid("scumble")[30].mean()), 0.2)
+        self.assertLess(float(self.laid("scumble")[30].mean()), float(self.laid("flat")[30].mean()))  # it is broken
+
+    def test_much_of_it_hides_what_lies_below(self):
+        np.testing.assert_allclose(self.laid("flat", strength=3.0)[30, 40], (0.6, 0.55, 0.5), atol=0.06)

@@ -6,7 +6,7 @@ taken back is told by a further line.
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Any, Literal, TypeVar
 
 from kind_distance.core.wording import first_upper, say_list
@@ -86,6 +86,18 @@ def lines_between(before: State, after: State, what: str, now_min: int, *, back:
     if not found and session is not None and any(name not in TOLD_ELSEWHERE for name in changed):
         found.append(DiaryLine(now_min, "decision", what, number))
     return found
+
+
+def unpainted(state: State) -> State:
+    """Give a painting as it stood before anything was painted, ticked, written or photographed of it."""
+    return replace(
+        state,
+        passes=tuple(replace(each, done_start=None, done_end=None) for each in state.passes),
+        sessions=tuple(replace(each, began=None, ended=None) for each in state.sessions),
+        sources=tuple(each for each in state.sources if each.kind != "progress"),
+        stretches=(), ticks=(), touches=(), remarks=(), to_mend=(),
+        criteria=tuple(replace(each, settled="", reason="") for each in state.criteria),
+    )  # fmt: skip
 
 
 def air_of(session: SessionRecord) -> str:

@@ -242,3 +242,29 @@ def _colour(each: Drift) -> tuple[str, str] | None:
             "Detail calls the eye. Leave it, or draw it together with one broad stroke, and spend detail at the focus.",
         )
     return None
+
+
+def say_tried(read: PhotoRead, after: dict[int, PlaneRead], rank: int, depth: DepthSurvey, state: State) -> str:
+    """Say what a colour that is tried over a plane does to its value and its borders."""
+    before = {each.rank: each.painted.value for each in read.drifts}
+    drift = next(each for each in read.drifts if each.rank == rank)
+    if rank not in after:
+        return "Too little of this plane is seen on the photo."
+    value, gap = after[rank].value, state.brief.gap
+    said = [f"{first_upper(drift.name)} goes from {before[rank]:.1f} to {value:.1f}; {drift.final:.1f} is planned."]
+    for border in depth.given.borders:
+        if rank not in (border.far, border.near):
+            continue
+        other = border.near if border.far == rank else border.far
+        if other not in before:
+            continue
+        was, now = abs(before[rank] - before[other]), abs(value - before[other])
+        name, length = state.planes[other - 1].name, say_length(border.length_cm, state.brief.unit)
+        if was >= gap > now:
+            said.append(f"It comes within {now:.1f} of {name} along {length}: that border goes soft.")
+        elif was < gap <= now:
+            said.append(f"It stands clear of {name} again, {now:.1f} along {length}.")
+    warmer = after[rank].warm - drift.painted.warm
+    if abs(warmer) >= WARMER:
+        said.append(f"It turns {'warmer' if warmer > 0 else 'cooler'}.")
+    return " ".join(said)

@@ -121,4 +121,40 @@ export const GUIDE: Record<string, GuideStep[]> = {
       text: "One page for the next session, readable at arm's length: planes with their outlines, passes with minutes and values, what to take along and what to be careful of.",
     },
   ],
+  easel: [
+    {
+      title: "One pass at a time",
+      text: "Only its place is lit; beside it the mix, the brush, the minutes that are left. Done, next: one press, a pedal or the space bar, and the next one is begun. A wrong press is taken back with Undo.",
+      picture: "easel-now",
+      shows: "The pass of now, its place lit, its mix and minutes beside it",
+    },
+    {
+      title: "Trust a finger before the clock",
+      text: "Every film has its clock, from the hour it was really painted and the air of today. Touch the rim: what you find is told by one press, and where a hand may lean follows from it.",
+      picture: "easel-films",
+      shows: "What each film is now, and until when",
+    },
+    {
+      title: "When it goes wrong, and at the end",
+      text: "It went wrong shows what this paint allows as wet as it is now. At the end the card says what is wet until when, what to clean and how, and asks what is to be mended next time. For a place without a network, take the session along as one file.",
+    },
+  ],
+  log: [
+    {
+      title: "Photograph it with white round it",
+      text: "The photo is straightened, its light taken out, glare left out, and each plane is held against the plan as it should look by then. A plane that drifted has its remedy one press away, or you plan on from where it stands.",
+      picture: "log-photo",
+      shows: "The painting over its plan, and each plane on the scale of values",
+    },
+    {
+      title: "See where the minutes went",
+      text: "Outline planned, paint taken. Your own pace is told as a range and can be used for what is still to come. Much paint in one place is told, never whether it is good.",
+      picture: "log-minutes",
+      shows: "Minutes of each plane, planned and taken",
+    },
+    {
+      title: "Say beforehand when it is finished",
+      text: "Write two or three sentences while you still plan. At the end they are looked at one by one, met or waived with a reason. The diary keeps what was decided and what was taken back.",
+    },
+  ],
 };

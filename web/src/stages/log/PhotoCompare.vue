@@ -6,6 +6,7 @@ import { useTable } from "@/api/store";
 import { vRoving } from "@/look/roving";
 import CornersOn from "./CornersOn.vue";
 import DriftLadder from "./DriftLadder.vue";
+import TryColour from "./TryColour.vue";
 import { useLog, type Log } from "./log";
 
 const props = defineProps<{
@@ -19,10 +20,11 @@ const read = shallowRef<Schemas["PhotoReadView"] | null>(null);
 const reading = ref(false);
 /** How far the painting is drawn over the plan, from the left. */
 const split = ref(55);
-type Way = "beside" | "difference" | "corners";
+type Way = "beside" | "difference" | "try" | "corners";
 const WAYS: [Way, string][] = [
   ["beside", "Painting and plan"],
   ["difference", "Where they differ"],
+  ["try", "Try a colour"],
   ["corners", "Its corners on the photo"],
 ];
 const way = ref<Way>("beside");
@@ -85,6 +87,7 @@ async function setCorners(corners: [number, number][] | null): Promise<void> {
           @keep="setCorners"
           @find="setCorners(null)"
         />
+        <TryColour v-else-if="way === 'try' && read.found" :photo="photo.number" :flat="read.flat" />
         <img
           v-else-if="way === 'difference'"
           class="flat"
