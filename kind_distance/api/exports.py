@@ -259,7 +259,17 @@ def kit(here: Here, painting_id: int, session: int | None = None) -> KitView:
     return KitView(session=record.number, groups=views, said=said)
 
 
-Printed = Literal["sheet", "plan", "mixing", "kit"]
+@router.get("/handover.pdf", response_class=Response, summary="Print the hand-over sheet")
+def hand_over_out(here: Here, painting_id: int) -> Response:
+    """Print what goes with a finished painting; while something required is open, say what."""
+    from kind_distance.output.handover import hand_over_sheet
+
+    desk = here.studio.desk(painting_id, here.clock())
+    data = hand_over_sheet(desk.state, desk.survey(), here.now_min)
+    return _file(data, "pdf", _named(here, desk.state, "hand-over"), inline=True)
+
+
+Printed = Literal["sheet", "plan", "mixing", "kit", "handover"]
 
 
 @router.get("/printed/{sort}", summary="Look at what will be printed")
@@ -267,6 +277,7 @@ def printed_pages(here: Here, painting_id: int, sort: Printed, session: int | No
     """Draw the pages of a print as pictures; the sheet is that of a session, else of the next one."""
     from kind_distance.exchange.preview import page_pictures
     from kind_distance.output import mixing, printing
+    from kind_distance.output.handover import hand_over_sheet
     from kind_distance.output.kit import kit_sheet
 
     desk = here.studio.desk(painting_id, here.clock())
@@ -280,6 +291,8 @@ def printed_pages(here: Here, painting_id: int, sort: Printed, session: int | No
             data = mixing.mixing_sheet(file, state, survey)
         case "kit":
             data = kit_sheet(file, state, survey, here.now_min, session)
+        case "handover":
+            data = hand_over_sheet(state, survey, here.now_min)
     pages = [
         PageView(
             image=f"data:image/png;base64,{b64encode(each.png).decode('ascii')}",

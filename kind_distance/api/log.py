@@ -26,6 +26,7 @@ from kind_distance.core.progress.trying import Way, tried
 from kind_distance.core.wording import first_upper, say_minutes
 from kind_distance.errors import DomainError, NotFoundError
 from kind_distance.exchange.pictures import jpeg
+from kind_distance.output.handover import open_before_handing_over
 from kind_distance.pictures import darkroom
 from kind_distance.pictures.plates import plate_of
 from kind_distance.rows import SourceRecord
@@ -47,7 +48,7 @@ from kind_distance.stages.log.record import (
     own_drying_said,
     return_said,
     sessions_painted,
-    varnish_said,
+    varnish_span,
 )
 from kind_distance.store.diary import KeptLine
 from kind_distance.studio.changes.desk import Desk, find
@@ -191,15 +192,10 @@ def _photos(desk: Desk, painting_id: int) -> list[PhotoView]:
 
 def _finish(desk: Desk) -> list[str]:
     """List what is still open before it may be called finished."""
-    state = desk.state
     found = desk.survey()
-    done = {each.pass_id for each in found.work.done}
-    left = [each for each in found.work.passes if each.id not in done]
-    said = [] if not left else [f"{len(left)} {'pass is' if len(left) == 1 else 'passes are'} not painted yet."]
+    said = open_before_handing_over(desk.state, found)
     if not any(each.kind == "finish" for each in found.work.passes):
         said.append("No pass for signing and checking is in the list.")
-    said += [f"Not met: {each.text}" for each in state.criteria if not each.settled]
-    said += [f"To mend: {each.text}" for each in state.to_mend if not each.settled]
     return said
 
 
@@ -207,7 +203,7 @@ def _varnish(desk: Desk) -> str:
     """Say when it may be varnished, once all is painted: a range, and only an estimate."""
     found = desk.survey()
     done = {each.pass_id for each in found.work.done}
-    span = varnish_said(found.work, desk.now_min)
+    span = varnish_span(found.work, desk.now_min)
     if span is None or any(each.id not in done for each in found.work.passes if each.kind != "varnish"):
         return ""
     early, late = say_date(span[0]), say_date(span[1])

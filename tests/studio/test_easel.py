@@ -15,7 +15,7 @@ from kind_distance.stages.log.record import (
     much_painted,
     own_drying_said,
     sessions_painted,
-    varnish_said,
+    varnish_span,
 )
 from kind_distance.studio.paintings import Studio, minutes_now
 from tests.support import InFolder, demo_copy
@@ -374,10 +374,10 @@ class TheRecord(AtTheEasel):
         self.assertIn("6 layers", much_painted((replace(rows[1], passes=6),))[0])
 
     def test_varnish_is_a_range_and_only_of_what_is_painted(self):
-        self.assertIsNone(varnish_said(self.work, minutes_now(self.now)))
+        self.assertIsNone(varnish_span(self.work, minutes_now(self.now)))
         self.begin()
         self.press("finish_pass", 9, number=next(p.id for p in self.work.passes if p.kind == "block_in"))
-        early, late = varnish_said(self.work, minutes_now(self.now))
+        early, late = varnish_span(self.work, minutes_now(self.now))
         self.assertLess(early, late)
 
     def test_own_drying_needs_touches(self):

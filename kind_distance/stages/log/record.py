@@ -120,7 +120,7 @@ def own_drying_said(state: State, work: Work) -> str:
     )
 
 
-def varnish_said(work: Work, now_min: int) -> tuple[float, float] | None:
+def varnish_span(work: Work, now_min: int) -> tuple[float, float] | None:
     """Give the range in which everything that is painted is dry through. [clock min]; None before anything is."""
     films = work.films_by_pass()
     paints = {each.id: each.paint for each in work.passes}

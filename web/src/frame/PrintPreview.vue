@@ -4,7 +4,7 @@ import { computed, ref, watch } from "vue";
 import { client, content, Problem, type Schemas } from "@/api/client";
 import { useTable } from "@/api/store";
 
-export type Sort = "sheet" | "plan" | "mixing" | "kit";
+export type Sort = "sheet" | "plan" | "mixing" | "kit" | "handover";
 /** What is to be printed, or null while nothing is. */
 const sort = defineModel<Sort | null>({ required: true });
 const TITLES: Record<Sort, string> = {
@@ -12,6 +12,7 @@ const TITLES: Record<Sort, string> = {
   plan: "The whole plan",
   mixing: "The mixing sheet",
   kit: "What to take along",
+  handover: "What goes with the painting",
 };
 const table = useTable();
 const found = ref<Schemas["PrintedView"] | null>(null);

@@ -28,6 +28,7 @@ const WAYS: [Way, string][] = [
   ["corners", "Its corners on the photo"],
 ];
 const way = ref<Way>("beside");
+let lookedAt = 0;
 watch(
   () => props.shown.photos.map((each) => each.number).join(),
   () => {
@@ -58,6 +59,10 @@ watch(
     reading.value = false;
     read.value = made as Schemas["PhotoReadView"] | null;
     log.judgements = made?.judgements ?? [];
+    // What drifted most is looked at first.
+    const first = made?.judgements[0]?.planes[0];
+    if (first && number !== lookedAt) table.plane = first;
+    lookedAt = number;
     if (made && (!made.found || made.why_not.startsWith("The painting's corners"))) way.value = "corners";
   },
   { immediate: true },

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** What is left: things to mend with a goal, and the sentences by which the painting is finished, one by one. */
 import { ref } from "vue";
+import PrintPreview from "@/frame/PrintPreview.vue";
 import { useLog, type Log } from "./log";
 
 defineProps<{
@@ -11,6 +12,7 @@ const log = useLog();
 const mend = ref("");
 const minutes = ref<number | "">("");
 const criterion = ref("");
+const printing = ref<"handover" | null>(null);
 /** What is waived just now, and why. */
 const waiving = ref<{ kind: "mend" | "criterion"; number: number } | null>(null);
 const reason = ref("");
@@ -137,6 +139,8 @@ const LISTS = [
       <li v-for="each in shown.finish" :key="each">{{ each }}</li>
     </ul>
     <p v-if="shown.varnish_said">{{ shown.varnish_said }}</p>
+    <button v-if="!shown.finish.length" class="do" @click="printing = 'handover'">The hand-over sheet</button>
+    <PrintPreview v-model="printing" />
   </section>
 </template>
 
