@@ -325,6 +325,7 @@ def photo(here: Here, painting_id: Number, number: Photo) -> PhotoReadView:
                 begun=each.begun, colour=hex_colour(each.painted.colour),
             )
             for each in read.drifts
+            if read.why_not != "corners"  # what lies elsewhere than it seems has no values
         ],
         flat=f"{address}/flat.jpg?k={mark}", planned=f"{address}/planned.jpg?k={mark}",
         difference=f"{address}/difference.jpg?k={mark}",

@@ -62,8 +62,8 @@ def hand_over_sheet(state: State, found: Survey, now_min: int) -> bytes:
         early, late = say_date(span[0]), say_date(span[1])
         when = f"from {late} on" if early == late else f"between {early} and {late}"
         dates.append(
-            f"Dry through {when}: an estimate from the air it was painted in, later where paint lies thick. The label of "
-            "a varnish comes first."
+            f"Dry through {when}: an estimate from the air it was painted in, later where paint lies thick. "
+            "The label of a varnish comes first."
         )
     if any(each.kind == "varnish" and each.id in {d.pass_id for d in work.done} for each in work.passes):
         dates.append("It is varnished.")

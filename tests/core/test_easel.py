@@ -56,6 +56,9 @@ class Clocks(unittest.TestCase):
     def test_it_is_said_with_a_range_and_by_whom(self):
         film = dry("acrylic", 600.0, ROOM)
         self.assertIn("until about", clock_of(film, 601).said(601))
+        oil = dry("oil", 600.0, ROOM)
+        self.assertIn("for about", clock_of(oil, 601).said(601))  # no bare hour of another day
+        self.assertNotRegex(clock_of(oil, 601).said(601), r"\d:\d\d")
         self.assertIn("touch dry in", clock_of(film, film.open_until + 1).said(film.open_until + 1))
         self.assertIn("by your finger", clock_of(film, 603, Touch(602, "dry")).said(603))
         self.assertEqual(clock_of(film, film.through_late).said(film.through_late), "dry through")

@@ -110,6 +110,23 @@ class TheWayBack(unittest.TestCase):
         apart = np.abs(read_planes(flat.linear, scene()[1])[1].value - read_planes(painted, scene()[1])[1].value)
         self.assertLess(apart, 0.4)
 
+    def test_a_pale_wash_beside_a_white_mat_is_its_rim(self):
+        """Watercolour runs out into nearly white paper: within 1 % or asked for, and not asked for every time."""
+        codes, _ = scene()
+        linear = 0.86 * linear_from_codes(codes) + 0.015
+        linear[:60] = np.array((0.70, 0.71, 0.72), np.float32)
+        near = 0
+        for seed in range(300, 306):
+            photo = photograph(linear, seed, glare=False)
+            flat, side = (
+                take_out(linear_from_codes(photo.codes), PAINT),
+                np.hypot(*(photo.corners[0] - photo.corners[1])),
+            )
+            if flat is not None and not trusted(flat):
+                self.assertLess(float(np.abs(flat.corners - photo.corners).max()) / side, 0.01)
+                near += 1
+        self.assertGreaterEqual(near, 3)
+
     def test_a_photo_of_something_else_is_no_painting(self):
         noise = np.random.default_rng(3).uniform(0.05, 0.4, (300, 400, 3)).astype(np.float32)
         found = take_out(cv2.GaussianBlur(noise, (0, 0), 3), PAINT)

@@ -9,7 +9,7 @@ from dataclasses import dataclass
 from typing import Literal
 
 from kind_distance.core.paint.drying import Drying
-from kind_distance.core.wording import clock, say_range
+from kind_distance.core.wording import clock, say_minutes, say_range
 
 FilmState = Literal["wet", "tacky", "touch_dry", "dry_through"]
 SAID: dict[FilmState, str] = {
@@ -19,6 +19,7 @@ SAID: dict[FilmState, str] = {
     "dry_through": "dry through",
 }
 Found = Literal["wet", "tacky", "dry"]
+SOON_MIN = 90
 
 
 @dataclass(frozen=True)
@@ -57,7 +58,10 @@ class FilmClock:
             return f"{SAID[self.state]}{by}"
         following = {"wet": "turns tacky", "tacky": "touch dry", "touch_dry": "dry through"}[self.state]
         if self.state == "wet":
-            return f"{SAID['wet']} until about {clock(self.early)}{by}"
+            # An hour of another day would be taken for one of today.
+            left = self.early - now
+            when = f"until about {clock(self.early)}" if left < SOON_MIN else f"for about {say_minutes(left)}"
+            return f"{SAID['wet']} {when}{by}"
         return f"{SAID[self.state]}{by}; {following} in {say_range(max(0.0, self.early - now), self.late - now)}"
 
 

@@ -13,7 +13,7 @@ from numpy.typing import NDArray
 
 from kind_distance.core.colour.lab import lab_from_linear, warmth
 from kind_distance.core.colour.munsell import value_map
-from kind_distance.core.progress.finding import SURE, Found, find_painting
+from kind_distance.core.progress.finding import DEPARTS, SURE, Found, find_painting
 from kind_distance.core.progress.lens import Floats, straightened, unbend
 from kind_distance.core.progress.light import glare_of, light_of
 
@@ -105,7 +105,16 @@ def take_out(linear: Floats, size: tuple[int, int], corners: Floats | None = Non
         return _flat(linear, corners, straight, k1, 1.0, size, known)
     if found is None:
         return None
-    return _flat(linear, found.inner, found.straight, found.k1, found.sure, size, found)
+    flat = _flat(linear, found.inner, found.straight, found.k1, found.sure, size, found)
+    for departs in DEPARTS[1:]:
+        if trusted(flat) != "corners":
+            break
+        # A pale wash beside white paper: a smaller step may be its rim.
+        again = find_painting(linear, departs)
+        if again is not None:
+            other = _flat(linear, again.inner, again.straight, again.k1, again.sure, size, again)
+            flat = other if trusted(other) != "corners" else flat
+    return flat
 
 
 def _flat(

@@ -17,7 +17,11 @@ SMALL = 640  # width at which the mat is looked for [px]
 BRIGHT = (*np.linspace(0.30, 0.80, 9), 0.84, 0.88, 0.92, 0.96)  # of the lights of the photo, tried one after the other
 LEAST_MAT, LEAST_HOLE = 0.2, 0.12  # of the photo
 OUTER_OF_HOLE = ((-45, -60), (1045, -60), (1045, 1060), (-45, 1060))  # a mat round a painting that is seen as a hole
-DEPARTS = 0.30  # of the logarithms of light, from which a place is no longer mat
+DEPARTS = (
+    0.30,
+    0.16,
+    0.09,
+)  # of the logarithms of light, from which a place is no mat; less where a pale wash meets it
 PLACES, LEAST_PLACES = 150, 30
 SURE = 0.5  # least share of places on a line, below which the painter is asked
 INWARD = (((0, 0), (1000, 0), (0, 1)), ((1000, 0), (1000, 1000), (-1, 0)), ((1000, 1000), (0, 1000), (0, -1)),
@@ -152,7 +156,7 @@ def _candidate(contour: Floats, log_light: Floats, share: float, *, hole: bool) 
     return float(weight), corners
 
 
-def _side(linear: Floats, square: Floats, side: int) -> Floats:
+def _side(linear: Floats, square: Floats, side: int, departs: float) -> Floats:
     """Run inwards from one side of the mat at many places, to the first departure from it. [px]."""
     begin, end, inward = (np.array(each, float) for each in INWARD[side])
     depth = np.linspace(12, 190, 360)
@@ -163,7 +167,7 @@ def _side(linear: Floats, square: Floats, side: int) -> Floats:
         read = cv2.remap(linear, there[None, :, 0], there[None, :, 1], cv2.INTER_LINEAR)[0]
         log_light = np.log(read + 0.02)
         off = np.abs(log_light - np.median(log_light[4:40], 0)).sum(1)
-        hits = np.nonzero(off > DEPARTS)[0]
+        hits = np.nonzero(off > departs)[0]
         hits = hits[hits > 24]  # noqa: PLR2004  the rim of the mat itself
         if not len(hits):
             continue
@@ -213,13 +217,15 @@ def _past_bevel(linear: Floats, line: Line, places: Floats, middle: Floats, k1: 
     return at + moved * inward, way, sure
 
 
-def find_painting(linear: Floats) -> Found | None:
+def find_painting(linear: Floats, departs: float = DEPARTS[0]) -> Found | None:
     """Find the painting inside its mat or white border.
 
     Parameters
     ----------
     linear : (h, w, 3) float32 array
         The photo in linear light.
+    departs : float
+        How far a place has to be from the mat's colour to be the painting.
 
     Returns
     -------
@@ -230,7 +236,7 @@ def find_painting(linear: Floats) -> Found | None:
     if outer is None:
         return None
     square, size, tolerance = onto(outer), (width, height), max(1.6, width * 0.0012)
-    sides = [_side(linear, square, side) for side in range(4)]
+    sides = [_side(linear, square, side, departs) for side in range(4)]
     if any(len(each) < LEAST_PLACES for each in sides):
         return None
     kept = []
