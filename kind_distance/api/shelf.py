@@ -5,6 +5,7 @@ from __future__ import annotations
 from typing import Annotated
 
 from fastapi import APIRouter, File, Query, Response, UploadFile
+from pydantic import BaseModel
 
 from kind_distance.api.context import Here, forever
 from kind_distance.api.models import (
@@ -24,6 +25,7 @@ from kind_distance.api.models import (
 )
 from kind_distance.api.picturemodels import IdeaView
 from kind_distance.api.views import painting_view, shelf_view
+from kind_distance.clock import say_date
 from kind_distance.core.colour.keys import KEYS, key_range
 from kind_distance.core.colour.munsell import PAINT_DARKEST, PAINT_LIGHTEST
 from kind_distance.core.depth.reserved_lights import WAYS
@@ -131,6 +133,25 @@ def choices() -> ChoicesView:
 def shelf(here: Here, binned: bool = False) -> list[ShelfView]:
     """List them, the latest change first."""
     return [shelf_view(entry, here.now_min) for entry in here.studio.shelf(binned=binned)]
+
+
+class FailedTestView(BaseModel):
+    """A test that failed, with its reason."""
+
+    painting: int
+    title: str
+    day_said: str
+    plane: str
+    said: str
+
+
+@router.get("/failed-tests", summary="Find tests that failed")
+def failed_tests(here: Here, word: Annotated[str, Query(max_length=120)] = "") -> list[FailedTestView]:
+    """Find tests that failed in all paintings, by words of their reason or of the painting's title."""
+    return [
+        FailedTestView(painting=painting, title=title, day_said=say_date(at), plane=plane, said=said)
+        for painting, title, at, plane, said in here.studio.failed_tests(word)
+    ]
 
 
 @router.get("/ideas", summary="Find ideas set aside for later")

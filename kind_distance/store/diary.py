@@ -87,6 +87,30 @@ def read_lines(
     return [KeptLine(*row) for row in rows]
 
 
+def lines_everywhere(
+    db: sqlite3.Connection, kind: str, words: str = "", most: int = 40
+) -> list[tuple[int, str, int, str, str]]:
+    """Find lines of a kind in all paintings that are not in the bin, the newest first.
+
+    Returns
+    -------
+    (painting, title, minute, plane, said) of each.
+    """
+    asked = _asked(words)
+    found = "d.id IN (SELECT rowid FROM diary_words WHERE diary_words MATCH ?)"
+    # A word of the title counts as well: a test is looked for by its subject.
+    title = " AND ".join("b.title LIKE ?" for _ in asked.split(" AND ")) if asked else ""
+    likes = [f"%{word[1:-2]}%" for word in asked.split(" AND ")] if asked else []
+    where = f"({found} OR ({title}))" if asked else "1"
+    rows = db.execute(
+        f"""SELECT p.id, b.title, d.at_min, d.plane, d.said
+            FROM diary d JOIN painting p ON p.id = d.painting_id JOIN brief b ON b.painting_id = p.id
+            WHERE p.binned_at IS NULL AND d.kind = ? AND {where} ORDER BY d.id DESC LIMIT ?""",  # noqa: S608  our own names
+        (kind, *([asked, *likes] if asked else []), max(1, min(most, MOST_AT_ONCE))),
+    ).fetchall()
+    return [(row[0], row[1], row[2], row[3], row[4]) for row in rows]
+
+
 def count_lines(db: sqlite3.Connection, painting_id: int) -> int:
     """Count the lines of a painting."""
     return int(db.execute("SELECT count(*) FROM diary WHERE painting_id = ?", (painting_id,)).fetchone()[0])

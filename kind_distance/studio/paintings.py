@@ -26,7 +26,7 @@ from kind_distance.stages.log.diary import lines_between, unpainted
 from kind_distance.store import paintings as kept
 from kind_distance.store import pictures
 from kind_distance.store.database import opened
-from kind_distance.store.diary import KeptLine, read_lines
+from kind_distance.store.diary import KeptLine, lines_everywhere, read_lines
 from kind_distance.store.records import LaterIdea, OtherPaintings, Painting, ShelfEntry, Told
 from kind_distance.studio.changes import apply
 from kind_distance.studio.changes.brief import checked_brief
@@ -268,6 +268,11 @@ class Studio:
         with opened(self.file) as db:
             kept.version_of(db, painting_id)
             return read_lines(db, painting_id, **asked)
+
+    def failed_tests(self, words: str = "") -> list[tuple[int, str, int, str, str]]:
+        """Find tests that failed in all paintings, by words of their reason or of the painting's title."""
+        with opened(self.file) as db:
+            return lines_everywhere(db, "failed_test", words)
 
     def ideas(self, word: str = "") -> list[LaterIdea]:
         """Find ideas set aside for later by a word in their note, name or painting; all of them without one."""

@@ -15,7 +15,7 @@ from kind_distance.core.progress.trying import tried
 from tests.support import PICTURES, band_labels
 
 PAINT = (480, 320)
-SEEDS = tuple(range(100, 112))
+SEEDS = tuple(range(100, 109))
 
 
 @lru_cache(maxsize=1)
@@ -80,7 +80,7 @@ class TheWayBack(unittest.TestCase):
             true = read_planes(shot(seed)[0], scene()[1])
             read = read_planes(flat.linear, scene()[1], flat.hidden)
             off += [abs(read[rank].value - true[rank].value) for rank in read]
-        self.assertGreater(len(off), 20)
+        self.assertGreater(len(off), 15)
         self.assertLess(float(np.median(off)), 0.1)
         self.assertLess(float(np.percentile(off, 90)), 0.25)
 

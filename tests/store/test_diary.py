@@ -5,7 +5,7 @@ import sqlite3
 from kind_distance.rows import Brief, State
 from kind_distance.store import paintings
 from kind_distance.store.database import migrate, opened, transaction
-from kind_distance.store.diary import MOST_AT_ONCE, add_lines, count_lines, read_lines
+from kind_distance.store.diary import MOST_AT_ONCE, add_lines, count_lines, lines_everywhere, read_lines
 from tests.support import InFolder
 
 
@@ -54,6 +54,17 @@ class TheDiary(InFolder):
         self.add(self.one, line(1, "a", session=1), line(2, "b", kind="pass", session=2))
         self.assertEqual([each.said for each in read_lines(self.db, self.one, kind="pass")], ["b"])
         self.assertEqual([each.said for each in read_lines(self.db, self.one, session=1)], ["a"])
+
+    def test_failed_tests_are_found_in_all_paintings_by_subject(self):
+        self.add(self.one, line(1, "Mars black went dead", kind="failed_test"), line(2, "Mars black is fine"))
+        self.add(self.other, line(3, "Cerulean granulates", kind="failed_test"))
+        for words, found in (("", 2), ("mars", 1), ("B", 2), ("granul", 1), ("roof", 0), ("%", 2), ("' OR 1", 0)):
+            with self.subTest(words=words):
+                told = lines_everywhere(self.db, "failed_test", words)
+                self.assertEqual(len(told), found)
+        self.assertEqual(lines_everywhere(self.db, "failed_test")[0][1], "B")
+        paintings.put_in_bin(self.db, self.other, "2026-11-28")
+        self.assertEqual(len(lines_everywhere(self.db, "failed_test")), 1)
 
     def test_no_line_is_altered(self):
         self.add(self.one, line(1, "a"))

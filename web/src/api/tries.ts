@@ -86,6 +86,12 @@ export function ideas(word: string): Promise<Idea[]> {
   return content(client.GET("/api/ideas", { params: { query: { word } } }));
 }
 
+/** Finds tests that failed, by words of their reason or of the painting's title. */
+export function failedTests(word: string): Promise<FailedTest[]> {
+  return content(client.GET("/api/failed-tests", { params: { query: { word } } }));
+}
+export type FailedTest = Schemas["FailedTestView"];
+
 export type Known =
   | { way: "height"; height_m: number; share: number; lens_mm: number }
   | { way: "horizon"; eye_m: number }

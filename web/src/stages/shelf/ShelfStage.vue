@@ -9,6 +9,7 @@ import BriefForm from "@/frame/BriefForm.vue";
 import IncomingFiles from "@/frame/IncomingFiles.vue";
 import NoticeLine from "@/frame/NoticeLine.vue";
 import WallChoice from "@/frame/WallChoice.vue";
+import FailedTests from "./FailedTests.vue";
 import KeepSheet from "./KeepSheet.vue";
 import LaterIdeas from "./LaterIdeas.vue";
 import ShelfStrip from "./ShelfStrip.vue";
@@ -224,6 +225,7 @@ function drop(event: DragEvent): void {
         <p v-if="!shelf.binned.length" class="empty">The bin is empty.</p>
       </template>
       <LaterIdeas v-if="!showBin" />
+      <FailedTests />
     </main>
     <footer class="foot">
       <span class="say">Kept in one file on this machine.</span>
