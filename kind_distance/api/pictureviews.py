@@ -159,7 +159,7 @@ def source_view(studio: Studio, painting_id: int, state: State, source: SourceRe
     width, height = plate.size_px
     here = f"/api/paintings/{painting_id}/sources/{source.number}"
     lost = None
-    if source.kind not in ("sketch", "page"):
+    if source.kind not in ("sketch", "page", "progress"):
         found = clipping_of(studio.file, source.picture_hash)
         lost = m.LostView(
             darks=round(found.dark_share, 4),

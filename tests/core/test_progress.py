@@ -9,7 +9,7 @@ import numpy as np
 from kind_distance.core.colour.srgb import codes_from_linear, linear_from_codes
 from kind_distance.core.progress.camera import SIZE, by_a_painter, photograph
 from kind_distance.core.progress.comparing import difference, read_planes, take_out, trusted
-from kind_distance.core.progress.finding import find_painting
+from kind_distance.core.progress.finding import find_mat
 from kind_distance.core.progress.lens import bend, carry, onto, straightened, unbend
 from kind_distance.core.progress.trying import tried
 from tests.support import PICTURES, band_labels
@@ -133,7 +133,8 @@ class TheWayBack(unittest.TestCase):
         self.assertTrue(found is None or trusted(found))
 
     def test_nothing_at_all(self):
-        self.assertIsNone(find_painting(np.zeros((240, 320, 3), np.float32)))
+        self.assertIsNone(find_mat(np.zeros((240, 320, 3), np.float32)))
+        self.assertIsNone(take_out(np.zeros((240, 320, 3), np.float32), PAINT))
 
     def test_without_white_round_it_values_are_not_trusted(self):
         codes, _ = scene()

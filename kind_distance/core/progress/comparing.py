@@ -13,7 +13,7 @@ from numpy.typing import NDArray
 
 from kind_distance.core.colour.lab import lab_from_linear, warmth
 from kind_distance.core.colour.munsell import value_map
-from kind_distance.core.progress.finding import DEPARTS, SURE, Found, find_painting
+from kind_distance.core.progress.finding import DEPARTS, SURE, Found, find_mat, find_painting
 from kind_distance.core.progress.lens import Floats, straightened, unbend
 from kind_distance.core.progress.light import glare_of, light_of
 
@@ -95,7 +95,8 @@ def take_out(linear: Floats, size: tuple[int, int], corners: Floats | None = Non
     -------
     None where nothing that could be a painting is found and no corners are set.
     """
-    found = find_painting(linear)
+    outer = find_mat(linear)
+    found = None if outer is None else find_painting(linear, outer)
     full = (linear.shape[1], linear.shape[0])
     if corners is not None:
         near = None if found is None else float(np.abs(found.inner - corners).max()) / full[0]
@@ -103,14 +104,14 @@ def take_out(linear: Floats, size: tuple[int, int], corners: Floats | None = Non
         straight = unbend(corners, k1, full)
         known = found if k1 or (near is not None and near < 0.03) else None  # noqa: PLR2004
         return _flat(linear, corners, straight, k1, 1.0, size, known)
-    if found is None:
+    if found is None or outer is None:
         return None
     flat = _flat(linear, found.inner, found.straight, found.k1, found.sure, size, found)
     for departs in DEPARTS[1:]:
         if trusted(flat) != "corners":
             break
         # A pale wash beside white paper: a smaller step may be its rim.
-        again = find_painting(linear, departs)
+        again = find_painting(linear, outer, departs)
         if again is not None:
             other = _flat(linear, again.inner, again.straight, again.k1, again.sure, size, again)
             flat = other if trusted(other) != "corners" else flat

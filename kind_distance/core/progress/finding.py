@@ -23,6 +23,7 @@ DEPARTS = (
     0.09,
 )  # of the logarithms of light, from which a place is no mat; less where a pale wash meets it
 PLACES, LEAST_PLACES = 150, 30
+LEAST_APART_PX = 40  # of a pair that says the direction of a line
 SURE = 0.5  # least share of places on a line, below which the painter is asked
 INWARD = (((0, 0), (1000, 0), (0, 1)), ((1000, 0), (1000, 1000), (-1, 0)), ((1000, 1000), (0, 1000), (0, -1)),
           ((0, 1000), (0, 0), (1, 0)))  # fmt: skip
@@ -56,19 +57,17 @@ Line = tuple[Floats, Floats, float]  # a place on it, its direction, share of pl
 
 def _line(places: Floats, tolerance: float, turns: int = 200) -> Line | None:
     """Lay a line through most of the places: pairs drawn by chance with one seed, then least squares."""
-    hand = np.random.default_rng(1)
-    best, on = -1, None
-    for _ in range(turns):
-        one, other = hand.integers(len(places), size=2)
-        way = places[other] - places[one]
-        length = float(np.hypot(*way))
-        if length < 40:  # noqa: PLR2004  px; nearer pairs say little of a direction
-            continue
-        near = np.abs((places - places[one]) @ np.array([-way[1], way[0]]) / length) < tolerance
-        if near.sum() > best:
-            best, on = int(near.sum()), near
-    if on is None:
+    pairs = np.random.default_rng(1).integers(len(places), size=(turns, 2))
+    ways = places[pairs[:, 1]] - places[pairs[:, 0]]
+    lengths = np.hypot(ways[:, 0], ways[:, 1])
+    far = lengths >= LEAST_APART_PX
+    pairs, ways, lengths = pairs[far], ways[far], lengths[far]
+    if not len(pairs):
         return None
+    across = np.stack([-ways[:, 1], ways[:, 0]], axis=1) / lengths[:, None]
+    away = places @ across.T - (places[pairs[:, 0]] * across).sum(1)
+    near = np.abs(away) < tolerance
+    on = near[:, int(np.argmax(near.sum(0)))]
     middle, way = places[on].mean(0), np.zeros(2)
     for _ in range(2):
         middle = places[on].mean(0)
@@ -115,7 +114,7 @@ def _uneven(log_light: Floats, corners: Floats) -> float:
     return float(np.quantile(np.abs(rest).max(1), 0.93))
 
 
-def _mat(linear: Floats) -> Floats | None:
+def find_mat(linear: Floats) -> Floats | None:
     """Find the outer corners of the mat: bright, even, with four sides; or the painting as a hole in it. [px]."""
     height, width = linear.shape[:2]
     scale = SMALL / width
@@ -159,24 +158,20 @@ def _candidate(contour: Floats, log_light: Floats, share: float, *, hole: bool) 
 def _side(linear: Floats, square: Floats, side: int, departs: float) -> Floats:
     """Run inwards from one side of the mat at many places, to the first departure from it. [px]."""
     begin, end, inward = (np.array(each, float) for each in INWARD[side])
-    depth = np.linspace(12, 190, 360)
+    depth, shares = np.linspace(12, 190, 360), np.linspace(0.07, 0.93, PLACES)
+    lines = (begin + (end - begin) * shares[:, None])[:, None] + inward * depth[:, None]
+    there = carry(square, lines.reshape(-1, 2)).astype(np.float32).reshape(PLACES, len(depth), 2)
+    log_light = np.log(cv2.remap(linear, there[..., 0], there[..., 1], cv2.INTER_LINEAR) + 0.02)
+    off = np.abs(log_light - np.median(log_light[:, 4:40], axis=1)[:, None]).sum(2)
+    hits = off > departs
+    hits[:, :25] = False  # the rim of the mat itself
     found = []
-    for share in np.linspace(0.07, 0.93, PLACES):
-        line = begin + (end - begin) * share + inward * depth[:, None]
-        there = carry(square, line).astype(np.float32)
-        read = cv2.remap(linear, there[None, :, 0], there[None, :, 1], cv2.INTER_LINEAR)[0]
-        log_light = np.log(read + 0.02)
-        off = np.abs(log_light - np.median(log_light[4:40], 0)).sum(1)
-        hits = np.nonzero(off > departs)[0]
-        hits = hits[hits > 24]  # noqa: PLR2004  the rim of the mat itself
-        if not len(hits):
-            continue
-        first = min(int(hits[0]), len(log_light) - 15)
+    for at in np.flatnonzero(hits.any(axis=1)):
+        first = min(int(np.argmax(hits[at])), len(depth) - 15)
         low = max(1, first - 10)
-        steep = np.abs(log_light[low + 2 : first + 14] - log_light[low : first + 12]).sum(1)
-        edge = low + 1 + int(np.argmax(steep > 0.5 * steep.max()))
-        found.append(carry(square, line[edge : edge + 1])[0])
-    return np.array(found)
+        steep = np.abs(log_light[at, low + 2 : first + 14] - log_light[at, low : first + 12]).sum(1)
+        found.append(lines[at, low + 1 + int(np.argmax(steep > 0.5 * steep.max()))])
+    return carry(square, np.array(found)) if found else np.zeros((0, 2))
 
 
 def _bend_of(sides: list[Floats], size: tuple[int, int], tolerance: float) -> float:
@@ -217,24 +212,23 @@ def _past_bevel(linear: Floats, line: Line, places: Floats, middle: Floats, k1: 
     return at + moved * inward, way, sure
 
 
-def find_painting(linear: Floats, departs: float = DEPARTS[0]) -> Found | None:
+def find_painting(linear: Floats, outer: Floats, departs: float = DEPARTS[0]) -> Found | None:
     """Find the painting inside its mat or white border.
 
     Parameters
     ----------
     linear : (h, w, 3) float32 array
         The photo in linear light.
+    outer : (4, 2) array
+        Of :func:`find_mat`.
     departs : float
         How far a place has to be from the mat's colour to be the painting.
 
     Returns
     -------
-    None where no bright frame with four sides holds anything.
+    None where nothing with four sides lies in it.
     """
     height, width = linear.shape[:2]
-    outer = _mat(linear)
-    if outer is None:
-        return None
     square, size, tolerance = onto(outer), (width, height), max(1.6, width * 0.0012)
     sides = [_side(linear, square, side, departs) for side in range(4)]
     if any(len(each) < LEAST_PLACES for each in sides):
