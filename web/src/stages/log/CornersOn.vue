@@ -13,9 +13,10 @@ const props = defineProps<{
 }>();
 const emit = defineEmits<{ keep: [corners: Place[]]; find: [] }>();
 const at = ref<Place[]>([]);
+// The same corners read once more take nothing back of what is being dragged.
 watch(
-  () => props.corners,
-  (corners) => (at.value = corners.map(([x, y]) => [x, y])),
+  () => JSON.stringify(props.corners),
+  () => (at.value = props.corners.map(([x, y]) => [x, y])),
   { immediate: true },
 );
 const NAMES = ["top left", "top right", "bottom right", "bottom left"];
