@@ -7,13 +7,14 @@ from typing import Annotated, Any
 import numpy as np
 from fastapi import APIRouter, File, Form, Query, Response, UploadFile
 from numpy.typing import NDArray
-from pydantic import BaseModel, ConfigDict, Field
+from pydantic import BaseModel, Field
 
 from kind_distance.api.build import Number, film_of
 from kind_distance.api.context import Here
 from kind_distance.api.models import PaintingView
 from kind_distance.api.views import painting_view
 from kind_distance.clock import minute_of, say_moment
+from kind_distance.core.easel.recovery import Card
 from kind_distance.core.paint.media import medium_of
 from kind_distance.core.wording import clock, first_upper
 from kind_distance.errors import DomainError
@@ -22,7 +23,7 @@ from kind_distance.exchange.field.writing import write_field_sheet
 from kind_distance.exchange.names import file_name
 from kind_distance.exchange.pictures import jpeg, png
 from kind_distance.output.field import field_sheet, painting_key
-from kind_distance.stages.easel.guide import Guide, cleaning_of, goal_of, guide, step_back_said
+from kind_distance.stages.easel.guide import Guide, PassNow, WetOnly, cleaning_of, goal_of, guide, step_back_said
 from kind_distance.stages.easel.pictures import lit, steps_by_now, wet_map
 from kind_distance.stages.mixes.build import scene_of_build, steps_of
 from kind_distance.stages.sessions.cautions import cautions_by_session
@@ -33,49 +34,7 @@ router = APIRouter(prefix="/api/paintings/{painting_id}", tags=["easel"])
 SOON_DAYS = 14
 
 
-class _View(BaseModel):
-    model_config = ConfigDict(from_attributes=True)
-
-
-class WayOutView(_View):
-    """A way out when something went wrong."""
-
-    key: str
-    name: str
-    how: str
-    kind: str | None = Field(description="The kind of pass that it becomes.")
-
-
-class TickableView(_View):
-    """Something wanted in a pass, to be ticked."""
-
-    element: int | None
-    reserve: int | None
-    said: str
-    on: bool
-
-
-class PassNowView(_View):
-    """The pass of now."""
-
-    number: int
-    title: str
-    place: str
-    plane: int | None
-    kind: str
-    minutes: int
-    painted: int
-    at: int
-    of: int
-    begun: bool
-    running: bool
-    not_before: int | None
-    how: str
-    ticks: list[TickableView]
-    ways_out: list[WayOutView]
-
-
-class FilmNowView(_View):
+class FilmNowView(BaseModel):
     """What the film of a painted pass is now."""
 
     number: int
@@ -87,16 +46,7 @@ class FilmNowView(_View):
     newest: bool
     early: float | None
     late: float | None
-    ways_out: list[WayOutView]
-
-
-class WetOnlyView(_View):
-    """A pass that wants wet paint."""
-
-    number: int
-    said: str
-    until: float
-    late: bool
+    ways_out: list[Card]
 
 
 class ThenView(BaseModel):
@@ -115,6 +65,7 @@ class StartView(BaseModel):
     minutes: int
     goal: str
     passes: list[str]
+    numbers: list[int] = Field(description="Of its passes.")
     cautions: list[str]
     light_said: str
     to_mend: list[str]
@@ -142,7 +93,7 @@ class EaselView(BaseModel):
     began_said: str
     left_min: int = Field(description="Of the session as planned.")
     over_min: int
-    now: PassNowView | None
+    now: PassNow | None
     then: list[ThenView]
     films: list[FilmNowView]
     lean_said: str
@@ -154,7 +105,7 @@ class EaselView(BaseModel):
     painted_min: int
     light_said: str
     waits: list[str]
-    wet_only: list[WetOnlyView]
+    wet_only: list[WetOnly]
     air_said: str
     start: list[StartView]
     end: EndView | None
@@ -191,6 +142,7 @@ def _starts(desk: Desk) -> list[StartView]:
                 session=record.number, said=first_upper(say_moment(start, now)), start_min=start,
                 minutes=record.minutes, goal=goal_of(found.work, record.number),
                 passes=[f"{first_upper(said[each.pass_id])}, {each.end - each.start} min" for each in here],
+                numbers=[each.pass_id for each in here],
                 cautions=[each.said for each in cautions[record.number]], light_said=light,
                 to_mend=[each.text for each in state.to_mend if not each.settled], begun=record.began is not None,
                 now=start - EARLY_MIN <= now,
@@ -231,26 +183,26 @@ def easel(here: Here, painting_id: Number) -> EaselView:
     shown = _guide(desk)
     found, session, now = desk.survey(), shown.session, desk.now_min
     end = None if session is None else minute_of(session.start) + session.minutes - session.cleanup_min
-    air = "" if session is None else f"{session.temperature_c:g} °C, {session.humidity:g} %"
+    air = "" if session is None else f"{session.temperature_c:g}\u00a0°C, {session.humidity:g}\u00a0%"
     number = None if shown.now is None else shown.now.number
     return EaselView(
         now_min=now, running=None if session is None else session.number,
         began_said="" if session is None or session.began is None else say_moment(session.began, now),
         left_min=0 if end is None else max(0, end - now), over_min=shown.over_min,
-        now=None if shown.now is None else PassNowView.model_validate(shown.now),
+        now=shown.now,
         then=[ThenView(number=each, said=said) for each, said in shown.then],
         films=[
             FilmNowView(
                 number=each.number, said=first_upper(each.said), planes=list(each.planes), state=each.clock.state,
                 clock_said=each.clock_said, lean=each.clock.lean, newest=each.newest, early=each.clock.early,
-                late=each.clock.late, ways_out=[WayOutView.model_validate(card) for card in each.ways_out],
+                late=each.clock.late, ways_out=list(each.ways_out),
             )
             for each in shown.films
         ],
         lean_said=shown.lean_said, step_back_said=step_back_said(shown.bells, now),
         step_back_min=shown.bells.step_back, rest_min=shown.bells.rest, shade_min=shown.bells.shade,
         unbroken_min=shown.unbroken_min, painted_min=shown.painted_min, light_said=shown.light_said,
-        waits=list(shown.waits), wet_only=[WetOnlyView.model_validate(each) for each in shown.wet_only], air_said=air,
+        waits=list(shown.waits), wet_only=list(shown.wet_only), air_said=air,
         start=_starts(desk) if session is None else [], end=_end(desk, shown) if session is None else None,
         picture=desk.state.brief.main_source is not None and found.depth.fit is not None,
         picture_mark=f"{desk.state.brief.main_source}-{len(found.work.done)}-{number}-{_wet_mark(shown)}",

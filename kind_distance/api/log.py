@@ -8,7 +8,7 @@ from typing import Annotated, Literal
 
 import numpy as np
 from fastapi import APIRouter, Path, Query, Response
-from pydantic import BaseModel, ConfigDict, Field
+from pydantic import BaseModel, Field
 
 from kind_distance.api.build import Number, film_of
 from kind_distance.api.context import Here
@@ -29,8 +29,7 @@ from kind_distance.exchange.pictures import jpeg
 from kind_distance.output.handover import open_before_handing_over
 from kind_distance.pictures import darkroom
 from kind_distance.pictures.plates import plate_of
-from kind_distance.rows import SourceRecord
-from kind_distance.rows.words import Settled
+from kind_distance.rows import CriterionRecord, MendRecord, SourceRecord
 from kind_distance.stages.easel.pictures import steps_by_now
 from kind_distance.stages.log.photos import (
     CORNERS,
@@ -43,6 +42,7 @@ from kind_distance.stages.log.photos import (
     say_tried,
 )
 from kind_distance.stages.log.record import (
+    PlaneMinutes,
     minutes_by_plane,
     much_painted,
     own_drying_said,
@@ -56,10 +56,6 @@ from kind_distance.studio.summary import hex_colour
 
 router = APIRouter(prefix="/api/paintings/{painting_id}", tags=["log"])
 CSV_LINES = 200
-
-
-class _View(BaseModel):
-    model_config = ConfigDict(from_attributes=True)
 
 
 class DiaryLineView(BaseModel):
@@ -79,17 +75,6 @@ class DiaryLineView(BaseModel):
     mix: str
 
 
-class PlaneMinutesView(_View):
-    """Minutes of a plane, planned and taken; rank 0 is the whole surface."""
-
-    rank: int
-    name: str
-    planned: int
-    taken: int
-    ahead: int
-    passes: int
-
-
 class SessionPaintedView(BaseModel):
     """A session as it was painted."""
 
@@ -98,28 +83,6 @@ class SessionPaintedView(BaseModel):
     minutes: int
     passes: list[str]
     running: bool
-
-
-class MendView(_View):
-    """Something to mend next time."""
-
-    number: int
-    text: str
-    minutes: int | None
-    source: int | None
-    x: float | None
-    y: float | None
-    settled: Settled
-    reason: str
-
-
-class CriterionView(_View):
-    """A sentence by which the painting is finished."""
-
-    number: int
-    text: str
-    settled: Settled
-    reason: str
 
 
 class PhotoView(BaseModel):
@@ -165,13 +128,13 @@ class LogView(BaseModel):
     """What the log tells of a painting."""
 
     painted_said: str
-    minutes: list[PlaneMinutesView]
+    minutes: list[PlaneMinutes]
     much: list[str]
     drying_said: str
     return_said: str
     sessions: list[SessionPaintedView]
-    to_mend: list[MendView]
-    criteria: list[CriterionView]
+    to_mend: list[MendRecord]
+    criteria: list[CriterionRecord]
     photos: list[PhotoView]
     varnish_said: str
     finish: list[str]
@@ -221,7 +184,7 @@ def log(here: Here, painting_id: Number) -> LogView:
     taken = sum(each.end - each.start for each in work.done)
     return LogView(
         painted_said=f"{len(work.done)} of {len(work.passes)} passes, {say_minutes(taken)} of painting",
-        minutes=[PlaneMinutesView.model_validate(each) for each in minutes], much=much_painted(minutes),
+        minutes=list(minutes), much=much_painted(minutes),
         drying_said=own_drying_said(state, work), return_said=return_said(state, work, now),
         sessions=[
             SessionPaintedView(
@@ -230,8 +193,8 @@ def log(here: Here, painting_id: Number) -> LogView:
             )
             for each in sessions_painted(state, work, now)
         ],
-        to_mend=[MendView.model_validate(each) for each in state.to_mend],
-        criteria=[CriterionView.model_validate(each) for each in state.criteria],
+        to_mend=list(state.to_mend),
+        criteria=list(state.criteria),
         photos=_photos(desk, painting_id),
         varnish_said=_varnish(desk),
         finish=_finish(desk),

@@ -271,8 +271,9 @@ def _drying(work: Work, now_min: int) -> list[str]:
     return said
 
 
-def _next(work: Work, now_min: int) -> str:
-    ahead = [s for s in work.sessions if s.end > now_min]
+def _next(state: State, work: Work, now_min: int) -> str:
+    begun = {each.number for each in state.sessions if each.began is not None}
+    ahead = [s for s in work.sessions if s.end > now_min and s.id not in begun]
     if not ahead:
         return "No session ahead" if work.sessions else "No session yet"
     first = ahead[0]
@@ -375,7 +376,7 @@ def work_view(
         ],
         now_min=now_min,
         drying=_drying(work, now_min),
-        next_said=_next(work, now_min),
+        next_said=_next(state, work, now_min),
         plan_kept=bool(state.kept_plan),
         ready=_ready(state, work),
     )

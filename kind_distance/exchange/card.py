@@ -14,7 +14,7 @@ from reportlab.lib.utils import ImageReader
 from reportlab.pdfgen.canvas import Canvas
 
 from kind_distance.exchange.pictures import jpeg
-from kind_distance.exchange.type import BOLD, EDGE, SANS, SERIF, Page, register_fonts
+from kind_distance.exchange.type import BOLD, EDGE, SANS, SERIF, begin_a4
 
 _Place = Callable[[tuple[float, float]], tuple[float, float]]
 
@@ -54,12 +54,8 @@ class Card:
 
 def draw_card(card: Card) -> bytes:
     """Draw the card: (H, W, 3) picture and texts -> PDF, one page and more where there is more to say."""
-    register_fonts()
-    out = io.BytesIO()
-    canvas = Canvas(out, pagesize=A4, invariant=1)
-    canvas.setTitle(card.title)
-    page = Page(canvas)
-    room = A4[0] - 2 * EDGE
+    page, out, room = begin_a4(card.title)
+    canvas = page.canvas
     foot = page.height_of(card.caution, SANS, 9.5, room)
     y = A4[1] - EDGE - 6 * mm
     page.text(EDGE, y, card.title, SERIF, 20, width=room)

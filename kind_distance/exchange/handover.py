@@ -2,14 +2,12 @@
 
 from __future__ import annotations
 
-import io
 from dataclasses import dataclass
 
 from reportlab.lib.pagesizes import A4
 from reportlab.lib.units import mm
-from reportlab.pdfgen.canvas import Canvas
 
-from kind_distance.exchange.type import BOLD, EDGE, SANS, SERIF, Page, register_fonts
+from kind_distance.exchange.type import BOLD, EDGE, SANS, SERIF, begin_a4
 
 TEXT_PT, ROW = 13.0, 3.2 * mm
 
@@ -25,11 +23,8 @@ class HandOver:
 
 def draw_hand_over(sheet: HandOver) -> bytes:
     """Draw the sheet as PDF on A4, on more pages where one is not enough."""
-    register_fonts()
-    out = io.BytesIO()
-    canvas = Canvas(out, pagesize=A4, invariant=1)
-    canvas.setTitle(sheet.title)
-    page, room = Page(canvas), A4[0] - 2 * EDGE
+    page, out, room = begin_a4(sheet.title)
+    canvas = page.canvas
     y = A4[1] - EDGE - 8 * mm
     page.text(EDGE, y, sheet.title, SERIF, 22, width=room)
     y -= 8 * mm

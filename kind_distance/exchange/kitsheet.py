@@ -2,14 +2,12 @@
 
 from __future__ import annotations
 
-import io
 from dataclasses import dataclass
 
 from reportlab.lib.pagesizes import A4
 from reportlab.lib.units import mm
-from reportlab.pdfgen.canvas import Canvas
 
-from kind_distance.exchange.type import BOLD, EDGE, SANS, SERIF, Page, register_fonts
+from kind_distance.exchange.type import BOLD, EDGE, SANS, SERIF, begin_a4
 
 ITEM_PT, LINE, BOX = 14.0, 8.6 * mm, 4.6 * mm
 
@@ -26,11 +24,8 @@ class KitSheet:
 
 def draw_kit(sheet: KitSheet) -> bytes:
     """Draw the list as PDF on A4, on more pages where one is not enough."""
-    register_fonts()
-    out = io.BytesIO()
-    canvas = Canvas(out, pagesize=A4, invariant=1)
-    canvas.setTitle(sheet.title)
-    page, room = Page(canvas), A4[0] - 2 * EDGE
+    page, out, room = begin_a4(sheet.title)
+    canvas = page.canvas
     y = A4[1] - EDGE - 6 * mm
     page.text(EDGE, y, f"To take along: {sheet.title}", SERIF, 20, width=room)
     page.text(EDGE, y - 7.5 * mm, sheet.when, SANS, 13, width=room)

@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import io
 from dataclasses import dataclass
 
 from reportlab.lib.colors import Color
@@ -10,7 +9,7 @@ from reportlab.lib.pagesizes import A4
 from reportlab.lib.units import mm
 from reportlab.pdfgen.canvas import Canvas
 
-from kind_distance.exchange.type import BOLD, EDGE, SANS, SERIF, Page, register_fonts
+from kind_distance.exchange.type import BOLD, EDGE, SANS, SERIF, Page, begin_a4
 
 Rgb = tuple[int, int, int]
 BOX = (30 * mm, 17 * mm)
@@ -65,11 +64,8 @@ def _row(page: Page, mix: SheetMix, y: float, room: float) -> None:
 
 def draw_mixing_sheet(sheet: MixingSheet) -> bytes:
     """Draw the sheet as PDF: one page, and more where there are more mixes."""
-    register_fonts()
-    out = io.BytesIO()
-    canvas = Canvas(out, pagesize=A4, invariant=1)
-    canvas.setTitle(sheet.title)
-    page, room = Page(canvas), A4[0] - 2 * EDGE
+    page, out, room = begin_a4(sheet.title)
+    canvas = page.canvas
     y = A4[1] - EDGE - 6 * mm
     page.text(EDGE, y, sheet.title, SERIF, 20, width=room)
     y -= 7 * mm

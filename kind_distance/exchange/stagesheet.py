@@ -9,10 +9,9 @@ from numpy.typing import NDArray
 from reportlab.lib.pagesizes import A4
 from reportlab.lib.units import mm
 from reportlab.lib.utils import ImageReader
-from reportlab.pdfgen.canvas import Canvas
 
 from kind_distance.exchange.pictures import jpeg
-from kind_distance.exchange.type import EDGE, SANS, SERIF, Page, register_fonts
+from kind_distance.exchange.type import EDGE, SANS, SERIF, begin_a4
 
 STAGES = 6
 GAP = 6 * mm
@@ -27,11 +26,8 @@ def places_for(stages: int) -> list[int]:
 
 def draw_stages(title: str, pictures: list[tuple[str, NDArray[np.uint8]]]) -> bytes:
     """Draw up to six pictures, (H, W, 3) sRGB codes each with its words, in two columns -> PDF, one page."""
-    register_fonts()
-    out = io.BytesIO()
-    canvas = Canvas(out, pagesize=A4, invariant=1)
-    canvas.setTitle(title)
-    page, room = Page(canvas), A4[0] - 2 * EDGE
+    page, out, room = begin_a4(title)
+    canvas = page.canvas
     top = A4[1] - EDGE - 6 * mm
     page.text(EDGE, top, title, SERIF, 20, width=room)
     wide = (room - GAP) / 2

@@ -45,6 +45,15 @@ def _known(text: str, font: str) -> str:
     return "".join(shown)
 
 
+def begin_a4(title: str) -> tuple[Page, io.BytesIO, float]:
+    """Begin a PDF on A4: its first page, where it is written to, and the room between the edges. [pt]."""
+    register_fonts()
+    out = io.BytesIO()
+    canvas = Canvas(out, pagesize=A4, invariant=1)
+    canvas.setTitle(title)
+    return Page(canvas), out, A4[0] - 2 * EDGE
+
+
 class Page:
     """A canvas with the few kinds of text that the sheet uses."""
 

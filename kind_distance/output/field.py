@@ -22,14 +22,12 @@ from kind_distance.rows import State
 from kind_distance.stages.easel.guide import goal_of, lights_kept, say_how
 from kind_distance.stages.easel.pictures import lit
 from kind_distance.stages.mixes.palette import palette_of
-from kind_distance.stages.mixes.strings import Mix
+from kind_distance.stages.mixes.strings import Mix, part_of
 from kind_distance.stages.mixes.words import hex_of, say_recipe
 from kind_distance.stages.sessions.cautions import cautions_by_session
 from kind_distance.studio.survey import Survey
 
 WIDE, QUALITY = 520, 68  # of a picture on the sheet: small enough to be sent to a phone
-UNMIXED = ("drawing", "mask", "unmask", "finish", "ground")
-PARTS = {"second_layer": "dark", "glaze": "dark", "lights": "light", "scumble": "light"}
 Shown = Callable[[int], NDArray[np.uint8]]
 
 
@@ -39,11 +37,8 @@ def painting_key(painting_id: int, created_at: str) -> str:
 
 
 def _mix_of(each: Pass, mixes: list[Mix]) -> Mix | None:
-    if each.plane is None or each.kind in UNMIXED:
-        return None
-    here = [mix for mix in mixes if mix.target.plane == each.plane and not mix.target.element]
-    wanted = PARTS.get(each.kind, "mass")
-    return next((mix for mix in here if mix.target.part == wanted), here[0] if here else None)
+    place = (each.plane, 0, part_of(each))
+    return next((mix for mix in mixes if mix.target.place == place), None)
 
 
 def _ticks(state: State, found: Survey, each: Pass) -> tuple[FieldTick, ...]:

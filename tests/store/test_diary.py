@@ -5,7 +5,7 @@ import sqlite3
 from kind_distance.rows import Brief, State
 from kind_distance.store import paintings
 from kind_distance.store.database import migrate, opened, transaction
-from kind_distance.store.diary import MOST_AT_ONCE, add_lines, count_lines, lines_everywhere, read_lines
+from kind_distance.store.diary import add_lines, count_lines, lines_everywhere, read_lines
 from tests.support import InFolder
 
 
@@ -34,7 +34,6 @@ class TheDiary(InFolder):
         self.assertEqual([each.at_min for each in then], [5, 4, 3, 2])
         self.assertEqual(count_lines(self.db, self.one), 10)
         self.assertEqual(len(read_lines(self.db, self.one, most=10**9)), 10)
-        self.assertLessEqual(MOST_AT_ONCE, 1000)
 
     def test_each_painting_has_its_own(self):
         self.add(self.one, line(1, "rust roof"))

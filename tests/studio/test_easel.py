@@ -3,13 +3,19 @@
 from dataclasses import replace
 from datetime import datetime, timedelta
 
+import numpy as np
+
 from kind_distance.clock import minute_of
+from kind_distance.core.passes.kinds import LAYERS
+from kind_distance.core.progress.comparing import Flat, PlaneRead
+from kind_distance.core.schedule.model import Done
 from kind_distance.core.schedule.plan import Board
 from kind_distance.errors import ChangedElsewhereError, DomainError, InUseError, NotFoundError
 from kind_distance.rows import LightSpan
 from kind_distance.stages.easel.guide import cleaning_of, films_now, goal_of, guide
 from kind_distance.stages.easel.running import painted_of, session_running, stretch_running
 from kind_distance.stages.log.diary import lines_between
+from kind_distance.stages.log.photos import Drift, PhotoRead, judge_photo
 from kind_distance.stages.log.record import (
     minutes_by_plane,
     much_painted,
@@ -390,3 +396,47 @@ class TheRecord(AtTheEasel):
         self.assertEqual((copied.stretches, copied.remarks), ((), ()))
         self.assertTrue(all(each.began is None for each in copied.sessions))
         self.assertTrue(all(each.done_end is None for each in copied.passes))
+
+
+class TheDrift(AtTheEasel):
+    """What a painter who lays in on purpose would say to a judgement."""
+
+    def judged(self, off, *, transparent=False, painted=()):
+        """Judge a fourth plane that stands off the plan after these passes."""
+        state = (
+            replace(self.state, brief=replace(self.state.brief, medium="watercolour")) if transparent else self.state
+        )
+        rank, flat = 4, Flat(np.zeros((4, 6, 3)), np.zeros((4, 6), bool), np.zeros((4, 2)), 1.0, lit=True, rest=0.0)
+        drift = Drift(rank, "Woods", PlaneRead(5.5 + off, 5, 0, 0.1, 1), PlaneRead(5.5, 5, 0, 0.1, 1), 5.5, begun=True)
+        work = replace(self.work, done=tuple(Done(number, 0, 9) for number in painted))
+        return judge_photo(
+            PhotoRead(flat, flat.linear, "", (drift,)), state, self.painting.survey.depth, work, 9, 10**8
+        )
+
+    def test_what_a_later_layer_brings_there_is_only_a_note(self):
+        for off in (-0.9, 0.9):
+            note = self.judged(off)[0]
+            self.assertEqual(note.severity, "note")
+            self.assertIn("still to come", note.text)
+        far = self.judged(-1.4)[0]  # nobody lays in a step and a half off without wanting to know
+        self.assertEqual(far.severity, "mild")
+        self.assertIn("still to come", far.text)
+
+    def test_once_its_layers_are_painted_it_is_judged(self):
+        layers = [each.id for each in self.work.passes if 4 in each.planes and each.kind in LAYERS]
+        self.begin()
+        self.assertTrue(layers)
+        for number in layers:
+            self.press("finish_pass", 9, number=number, go_on=False)
+        found = self.judged(-0.9, painted=layers)[0]
+        self.assertEqual(found.severity, "mild")
+        self.assertEqual([each.action for each in found.remedies], ["add_pass", "set_planned_value"])
+        self.assertEqual(self.judged(-0.3, painted=layers), [])
+
+    def test_a_wash_that_is_too_dark_is_not_mended_by_the_next(self):
+        self.assertNotEqual(self.judged(-0.9, transparent=True)[0].severity, "note")
+        self.assertEqual(self.judged(0.9, transparent=True)[0].severity, "note")
+
+    def test_a_photo_that_is_not_trusted_judges_nothing(self):
+        bare = PhotoRead(None, np.zeros((4, 6, 3)), "nothing", ())
+        self.assertEqual(judge_photo(bare, self.state, self.painting.survey.depth, self.work, 9, 0), [])

@@ -1,5 +1,7 @@
 """The log of a field sheet comes back: taken once, merged without loss, refused where it belongs elsewhere."""
 
+import json
+import unittest
 from datetime import datetime, timedelta
 
 from kind_distance.errors import DomainError
@@ -93,10 +95,8 @@ class AFieldLog(AtTheEasel):
         self.assertNotEqual(self.state, before)
 
 
-class TheFile(AtTheEasel):
+class TheFile(unittest.TestCase):
     def log(self, **more):
-        import json
-
         told = {"format": FORMAT, "painting": "x", "session": 1, "made": "2026-11-28T07:00", "events": [], **more}
         return json.dumps(told).encode()
 

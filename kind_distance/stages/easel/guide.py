@@ -30,6 +30,7 @@ from kind_distance.stages.easel.running import (
     stretch_running,
     touches_of,
 )
+from kind_distance.stages.mixes.strings import part_of
 from kind_distance.stages.sessions.calendar import following_of
 from kind_distance.store.records import OtherPaintings
 
@@ -59,6 +60,8 @@ class PassNow:
     plane : int or None
         Rank of its first plane.
     kind : str
+    part : str or None
+        Of its plane's string that it is mixed by.
     minutes, painted : int
         Planned, and painted so far. [min]
     at, of : int
@@ -79,6 +82,7 @@ class PassNow:
     place: str
     plane: int | None
     kind: str
+    part: str | None
     minutes: int
     painted: int
     at: int
@@ -199,7 +203,7 @@ def _lean(films: tuple[FilmNow, ...]) -> str:
     latest = max((each.clock.late or 0.0) for each in off if each.clock.state == "tacky") if any(
         each.clock.state == "tacky" for each in off) else None  # fmt: skip
     until = f" until about {clock(latest)}" if latest and len(off) == 1 else ""
-    return f"Keep your hand off {say_list([each.said for each in off[:3]])}{until}."
+    return f"Keep your hand off: {say_list([each.said for each in off[:3]])}{until}."
 
 
 def _light(state: State, session: SessionRecord, now_min: int) -> tuple[str, int | None]:
@@ -264,6 +268,7 @@ def _pass_now(
     others = [place for place in ahead if place.pass_id != each.id]
     shown = PassNow(
         each.id, first_upper(each.title), say_list(list(each.things)) or each.place, each.plane, each.kind,
+        part_of(each),
         each.minutes, painted_of(state, each.id, now_min), done_here + 1, done_here + 1 + len(others), begun,
         running is not None and running.layer_pass == each.id,
         start if not begun and start is not None and start > now_min else None,

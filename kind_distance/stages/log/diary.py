@@ -17,6 +17,7 @@ DiaryKind = Literal["session", "pass", "brush", "thing", "touch", "note", "decis
                     "mend", "criterion", "taken_back"]  # fmt: skip
 Row = TypeVar("Row", bound=Any)
 Ended = MendRecord | CriterionRecord
+ENDED = "Session ended"
 SETTLED = {"done": "done", "waived": "waived", "": "open again"}
 REMARKS: dict[str, DiaryKind] = {
     "note": "note", "decision": "decision", "went_wrong": "wrong", "failed_test": "failed_test",
@@ -80,6 +81,7 @@ def lines_between(before: State, after: State, what: str, now_min: int, *, back:
         *_of_stretches(before, after, of), *_of_ticks(before, after, of, now_min, number),
         *_of_words(before, after, of, now_min, number), *_of_ends(before, after, now_min),
     ]  # fmt: skip
+    found.sort(key=lambda line: line.said == ENDED)  # what ends in a session's last minute was done in it
     if back and found:
         return [DiaryLine(now_min, "taken_back", f"Stepped through the history: {what}", number), *found]
     changed = [name for name in vars(after) if getattr(before, name) != getattr(after, name)]
@@ -125,7 +127,7 @@ def _of_sessions(before: State, after: State) -> list[DiaryLine]:
             found.append(DiaryLine(new.began, "session", f"Session begun{place}", new.number, air=air_of(new)))
         if new.ended is not None and (was is None or was.ended != new.ended):
             spent = new.ended - (new.ended if new.began is None else new.began)
-            found.append(DiaryLine(new.ended, "session", "Session ended", new.number, minutes=spent))
+            found.append(DiaryLine(new.ended, "session", ENDED, new.number, minutes=spent))
         if was is None or was.began is None or new.ended is not None:
             continue
         if was.ended is not None:
@@ -221,7 +223,8 @@ def _of_ends(before: State, after: State, now_min: int) -> list[DiaryLine]:
         if each.kind == "progress" and each.number not in had
     ]
     for was, has in _pairs(before.to_mend, after.to_mend):
-        found += _settled(was, has, "mend", "To mend", now_min)
+        at = has.made if was is None and has is not None else now_min
+        found += _settled(was, has, "mend", "To mend", at)
     for old, new in _pairs(before.criteria, after.criteria):
         found += _settled(old, new, "criterion", "Finished when", now_min)
     return found

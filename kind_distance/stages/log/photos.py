@@ -13,7 +13,7 @@ from kind_distance.clock import minute_of
 from kind_distance.core.build.model import BuildScene
 from kind_distance.core.colour.srgb import linear_from_codes
 from kind_distance.core.easel.clocks import clock_of
-from kind_distance.core.judgement import Judgement, Remedy
+from kind_distance.core.judgement import Judgement, Remedy, Severity
 from kind_distance.core.paint.media import REWETS, medium_of
 from kind_distance.core.passes.kinds import LAYERS
 from kind_distance.core.progress.comparing import Flat, PlaneRead, read_planes, take_out, trusted
@@ -27,6 +27,7 @@ from kind_distance.rows import SourceRecord, State
 from kind_distance.stages.planes.depth import DepthSurvey
 
 OFF = 0.4  # by which a plane has to stand off the plan to be told [V]
+FAR_OFF = 1.0  # from which it is more than a note though a layer is still to come; by eye, no source [V]
 DULL = 8.0  # CIELAB chroma
 WARMER = 6.0  # CIELAB along the warm axis
 BUSIER = 1.8  # times as much detail
@@ -205,12 +206,16 @@ def judge_photo(
             way = "light" if each.off > 0 else "dark"
             lost = _lost_edges(each, read.drifts, depth, state)
             how, remedy = _remedy(each, work, state, now_min)
+            ahead = _mended_later(each, work, state)
+            severity: Severity = "strong" if lost else "mild"
+            if ahead:
+                severity = "note" if abs(each.off) < FAR_OFF else "mild"
             found.append(
                 Judgement(
-                    key, "drift", "log", "strong" if lost else "mild",
+                    key, "drift", "log", severity,
                     f"{first_upper(each.name)} {abs(each.off):.1f} too {way}",
                     f"It stands at {each.painted.value:.1f}; by now the plan wants {each.planned.value:.1f}, "
-                    f"{each.final:.1f} in the end.{lost}{how}",
+                    f"{each.final:.1f} in the end.{lost}{ahead or how}",
                     abs(each.off), (each.rank,), (remedy, _plan_on(each)),
                 )
             )  # fmt: skip
@@ -221,10 +226,25 @@ def judge_photo(
     return sorted(found, key=lambda one: (one.severity != "strong", one.severity == "note", -one.weight))
 
 
+def _mended_later(drift: Drift, work: Work, state: State) -> str:
+    """Say that a layer still to come can bring a plane back: painters lay in darker or lighter on purpose.
+
+    Opaque paint goes either way; a wash only darkens, so one that is too dark already is not mended by the next.
+    """
+    done = {each.pass_id for each in work.done}
+    ahead = [
+        each for each in work.passes
+        if each.id not in done and drift.rank in each.planes and each.kind in LAYERS and not each.things
+    ]  # fmt: skip
+    if not ahead or (medium_of(state.brief.medium).transparent and drift.off < 0):
+        return ""
+    return f" {first_upper(ahead[0].said)} is still to come and can bring it there."
+
+
 def _plan_on(drift: Drift) -> Remedy:
     """Offer to hold the plane where it is: the others make room, what is done stays done."""
     value = round(drift.painted.value, 1)
-    return Remedy(f"Plan on from {value:.1f}", "set_planned_value", {"plane": drift.rank, "value": value})
+    return Remedy(f"Keep {value:.1f} and plan again", "set_planned_value", {"plane": drift.rank, "value": value})
 
 
 def _colour(each: Drift) -> tuple[str, str] | None:

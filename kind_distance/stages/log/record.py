@@ -137,10 +137,8 @@ def return_said(state: State, work: Work, now_min: int) -> str:
     """Say when it goes on, and how long it has rested."""
     ended = [each.ended for each in state.sessions if each.ended is not None]
     ahead = [each.start for each in work.sessions if each.start > now_min]
-    rests = now_min - max(ended) if ended else 0
-    rested = (
-        f"It rests since {rests // DAY_MIN} {'day' if rests < 2 * DAY_MIN else 'days'}." if rests >= DAY_MIN else ""
-    )
+    days = (now_min - max(ended)) // DAY_MIN if ended else 0
+    rested = f"It has rested for {days} {'day' if days == 1 else 'days'}." if days else ""
     if state.brief.return_on:
         back = minute_of(state.brief.return_on)
         return f"{rested} You look at it again in {max(0, (back - now_min) // 1440)} days.".strip()

@@ -16,6 +16,7 @@ from kind_distance.core.mixing.recipes import Found, Recipe, TwoSteps, find_reci
 from kind_distance.core.mixing.spectrum import lab_of, reflectance_of
 from kind_distance.core.mixing.tubes import paint_of
 from kind_distance.core.paint.media import ground_of
+from kind_distance.core.passes.model import Pass
 from kind_distance.follow import step
 from kind_distance.pictures import darkroom
 from kind_distance.pictures.plates import main_source, plate_of
@@ -30,6 +31,8 @@ Lab = tuple[float, float, float]
 PARTS: tuple[StringPart, ...] = ("light", "mass", "dark")
 THING_PARTS: tuple[StringPart, ...] = ("light", "base", "pattern", "tint")
 Place = tuple[int, int, StringPart]  # rank of the plane, number of the thing or 0, part
+UNMIXED = ("drawing", "mask", "unmask", "finish", "ground")  # kinds of pass that no string is mixed for
+PART_OF: dict[str, StringPart] = {"second_layer": "dark", "glaze": "dark", "lights": "light", "scumble": "light"}
 BANDS = {"light": (85, 100), "mass": (35, 65), "dark": (0, 15)}  # percentiles of value of a plane that show its hue
 CHROMA_KEPT = (0.3, 1.5)  # of the photo's chroma, by what is planned
 TOLD_CHROMA = {"": 8.0, "low": 6.0, "mid": 20.0, "high": 40.0}  # where no photo shows it; by eye, no source
@@ -230,3 +233,8 @@ def strings_of(state: State, targets: list[Target]) -> list[Mix]:
         steps = two_steps(recipe, palette.whites)
         made.append(Mix(target, recipe, found, record, steps, shift.wet(target.value)))
     return made
+
+
+def part_of(each: Pass) -> StringPart | None:
+    """Say which part of its plane's string a pass is mixed by; None for what lays no mix, and for the whole surface."""
+    return None if each.plane is None or each.kind in UNMIXED else PART_OF.get(each.kind, "mass")

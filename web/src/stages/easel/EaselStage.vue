@@ -2,6 +2,7 @@
 /** Paint by it: one pass at a time, read from two metres away, pressed with a full hand. */
 import { computed, onBeforeUnmount, onMounted, ref, watch } from "vue";
 import { useTable } from "@/api/store";
+import PaintingPhoto from "@/frame/PaintingPhoto.vue";
 import { isWriting, useKeys } from "@/frame/keys";
 import { vRoving } from "@/look/roving";
 import { wallForEasel } from "@/look/walls";
@@ -110,12 +111,6 @@ function tick(at: number): void {
 
 const card = ref<"note" | "wrong" | null>(null);
 watch(card, (open) => (table.inDialog = open !== null));
-async function bringPhoto(event: Event): Promise<void> {
-  const files = (event.target as HTMLInputElement).files;
-  if (files?.length) await table.bring([...files].slice(0, 1), "progress");
-  (event.target as HTMLInputElement).value = "";
-}
-
 const sound = ref(localStorage.getItem("bell") === "on");
 watch(sound, (on) => localStorage.setItem("bell", on ? "on" : "off"));
 const bellAt = computed(() => found.value?.step_back_min ?? null);
@@ -242,14 +237,7 @@ useKeys((event) => {
           </button>
         </div>
         <div class="more">
-          <label class="big photo"
-            >Photo<input
-              type="file"
-              accept="image/*"
-              capture="environment"
-              aria-label="Photo of the painting"
-              @change="bringPhoto"
-          /></label>
+          <PaintingPhoto class="big" capture>Photo</PaintingPhoto>
           <button class="big" @click="card = 'note'">Note</button>
           <button v-if="now" class="big" @click="card = 'wrong'">It went wrong</button>
           <button class="big" :class="{ main: !now }" @click="easel.press({ action: 'end_session' })">
@@ -466,16 +454,6 @@ figcaption {
   color: var(--ink2);
   border-style: dashed;
   cursor: default;
-}
-.photo input {
-  position: absolute;
-  inset: 0;
-  opacity: 0;
-  cursor: pointer;
-}
-.photo:focus-within {
-  outline: 3px solid var(--line);
-  outline-offset: 2px;
 }
 .bells,
 section[aria-label="While it is wet"],

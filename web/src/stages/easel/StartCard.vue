@@ -16,7 +16,12 @@ const mixes = useMixes();
 const table = useTable();
 const first = computed(() => props.shown.start[0] ?? null);
 const others = computed(() => props.shown.start.slice(1));
-const batches = computed(() => (mixes.found?.batches ?? []).slice(0, 6));
+/** What the passes of this session ask for. */
+const batches = computed(() =>
+  (mixes.found?.batches ?? []).filter((each) =>
+    each.passes.some((one) => first.value?.numbers.includes(one)),
+  ),
+);
 const minutes = ref(90);
 const outdoors = ref(false);
 </script>
@@ -75,8 +80,12 @@ const outdoors = ref(false);
     </div>
     <KitList />
   </section>
-  <FoldedPart
-    v-if="first"
+  <section v-else class="start" aria-label="No session is planned">
+    <h1>No session is planned</h1>
+    <p>Begin one as it comes: the passes follow in the order of your plan.</p>
+  </section>
+  <component
+    :is="first ? FoldedPart : 'div'"
     title="Another session"
     :said="others.length ? `${others.length} more are planned` : 'unplanned, now'"
   >
@@ -89,7 +98,7 @@ const outdoors = ref(false);
       </li>
     </ul>
     <form @submit.prevent="easel.press({ action: 'begin_session', minutes, outdoors })">
-      An unplanned one of
+      Unplanned, for
       <input
         v-model.number="minutes"
         class="field"
@@ -101,28 +110,9 @@ const outdoors = ref(false);
       />
       min,
       <label><input v-model="outdoors" type="checkbox" /> outdoors</label>
-      <button class="do" type="submit">Begin</button>
+      <button :class="first ? 'do' : 'big'" type="submit">Begin</button>
     </form>
-  </FoldedPart>
-  <section v-else class="start" aria-label="No session is planned">
-    <h1>No session is planned</h1>
-    <p>Begin one as it comes: the passes follow in the order of your plan.</p>
-    <form @submit.prevent="easel.press({ action: 'begin_session', minutes, outdoors })">
-      I have
-      <input
-        v-model.number="minutes"
-        class="field"
-        type="number"
-        min="5"
-        max="720"
-        step="5"
-        aria-label="Minutes"
-      />
-      min,
-      <label><input v-model="outdoors" type="checkbox" /> outdoors</label>
-      <button class="big main" type="submit">Begin</button>
-    </form>
-  </section>
+  </component>
 </template>
 
 <style scoped>

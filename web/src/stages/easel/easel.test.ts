@@ -1,28 +1,32 @@
 import { describe, expect, it } from "vitest";
 import type { Mix } from "@/stages/mixes/mixes";
-import { leftOf, mixOf, partOf, type PassNow } from "./easel";
+import { leftOf, mixOf, type PassNow } from "./easel";
 
-const NOW = { number: 3, kind: "block_in", plane: 2, minutes: 10, painted: 4, running: true } as PassNow;
+const NOW = {
+  number: 3,
+  kind: "block_in",
+  part: "mass",
+  plane: 2,
+  minutes: 10,
+  painted: 4,
+  running: true,
+} as PassNow;
 function mix(plane: number, part: Mix["part"], element = 0): Mix {
   return { plane, part, element, name: `${plane} ${part}` } as Mix;
 }
 const MIXES = [mix(2, "light"), mix(2, "mass"), mix(2, "dark"), mix(2, "base", 7), mix(3, "mass")];
 
 describe("the mix of a pass", () => {
-  it("is the mass for a block-in, the dark for a second layer, the light for lights", () => {
-    expect(partOf("block_in")).toBe("mass");
+  it("is that of its part of its plane", () => {
     expect(mixOf(NOW, MIXES)?.part).toBe("mass");
-    expect(mixOf({ ...NOW, kind: "second_layer" }, MIXES)?.part).toBe("dark");
-    expect(mixOf({ ...NOW, kind: "lights" }, MIXES)?.part).toBe("light");
+    expect(mixOf({ ...NOW, part: "dark" }, MIXES)?.part).toBe("dark");
   });
   it("is never that of a thing, nor of another plane", () => {
-    expect(mixOf({ ...NOW, plane: 3, kind: "lights" }, MIXES)?.plane).toBe(3);
     expect(mixOf({ ...NOW, plane: 4 }, MIXES)).toBeNull();
-    expect(mixOf(NOW, [mix(2, "base", 7)])).toBeNull();
+    expect(mixOf(NOW, [mix(2, "mass", 7)])).toBeNull();
   });
-  it("is none for a drawing and for the whole surface", () => {
-    expect(mixOf({ ...NOW, kind: "drawing" }, MIXES)).toBeNull();
-    expect(mixOf({ ...NOW, plane: null }, MIXES)).toBeNull();
+  it("is none where nothing is mixed for it", () => {
+    expect(mixOf({ ...NOW, part: null }, MIXES)).toBeNull();
     expect(mixOf(null, MIXES)).toBeNull();
   });
 });

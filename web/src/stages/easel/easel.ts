@@ -3,23 +3,19 @@ import { defineStore } from "pinia";
 import { computed, ref, shallowRef, watch } from "vue";
 import { client, content, type Change, type Schemas } from "@/api/client";
 import { useTable } from "@/api/store";
-import type { Mix, Part } from "@/stages/mixes/mixes";
+import type { Mix } from "@/stages/mixes/mixes";
 
 export type Easel = Schemas["EaselView"];
-export type PassNow = Schemas["PassNowView"];
+export type PassNow = Schemas["PassNow"];
 export type FilmNow = Schemas["FilmNowView"];
-export type Card = Schemas["WayOutView"];
+export type Card = Schemas["Card"];
 
-/** Which part of a plane's string a kind of pass is mixed by. */
-export function partOf(kind: string): Part {
-  if (kind === "second_layer" || kind === "glaze") return "dark";
-  return kind === "lights" || kind === "scumble" ? "light" : "mass";
-}
-/** The mix of a pass: that of its plane, where there is one. */
+/** The mix of a pass: that of its part of its plane, where there is one. */
 export function mixOf(now: PassNow | null, mixes: readonly Mix[]): Mix | null {
-  if (!now?.plane || ["drawing", "mask", "unmask", "finish", "ground"].includes(now.kind)) return null;
-  const here = mixes.filter((each) => each.plane === now.plane && each.element === 0);
-  return here.find((each) => each.part === partOf(now.kind)) ?? here[0] ?? null;
+  if (!now?.part) return null;
+  return (
+    mixes.find((each) => each.plane === now.plane && each.element === 0 && each.part === now.part) ?? null
+  );
 }
 /** Minutes that are left of a pass: below nothing they are told as over. */
 export function leftOf(now: PassNow, since: number): number {

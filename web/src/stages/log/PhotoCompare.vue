@@ -3,6 +3,7 @@
 import { computed, ref, shallowRef, watch } from "vue";
 import { client, content, type Schemas } from "@/api/client";
 import { useTable } from "@/api/store";
+import PaintingPhoto from "@/frame/PaintingPhoto.vue";
 import { vRoving } from "@/look/roving";
 import CornersOn from "./CornersOn.vue";
 import DriftLadder from "./DriftLadder.vue";
@@ -67,11 +68,6 @@ watch(
   },
   { immediate: true },
 );
-async function bring(event: Event): Promise<void> {
-  const files = (event.target as HTMLInputElement).files;
-  if (files?.length) await table.bring([...files].slice(0, 1), "progress");
-  (event.target as HTMLInputElement).value = "";
-}
 async function standIn(): Promise<void> {
   await table.photograph();
 }
@@ -150,9 +146,7 @@ async function setCorners(corners: [number, number][] | null): Promise<void> {
         </button>
       </li>
       <li>
-        <label class="new"
-          >a new photo<input type="file" accept="image/*" aria-label="Photo of the painting" @change="bring"
-        /></label>
+        <PaintingPhoto class="new">a new photo</PaintingPhoto>
         <button class="do quiet" @click="standIn">Or try the camera that stands in</button>
       </li>
     </ul>
@@ -256,15 +250,6 @@ figcaption {
   height: 104px;
   border: 1.5px dashed var(--line);
   cursor: pointer;
-}
-.new input {
-  position: absolute;
-  inset: 0;
-  opacity: 0;
-  cursor: pointer;
-}
-.new:focus-within {
-  outline: 3px solid var(--line);
 }
 .hint {
   max-width: 62ch;

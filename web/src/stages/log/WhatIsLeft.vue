@@ -2,6 +2,7 @@
 /** What is left: things to mend with a goal, and the sentences by which the painting is finished, one by one. */
 import { ref } from "vue";
 import PrintPreview from "@/frame/PrintPreview.vue";
+import MendForm from "./MendForm.vue";
 import { useLog, type Log } from "./log";
 
 defineProps<{
@@ -9,21 +10,12 @@ defineProps<{
   shown: Log;
 }>();
 const log = useLog();
-const mend = ref("");
-const minutes = ref<number | "">("");
 const criterion = ref("");
 const printing = ref<"handover" | null>(null);
 /** What is waived just now, and why. */
 const waiving = ref<{ kind: "mend" | "criterion"; number: number } | null>(null);
 const reason = ref("");
 
-async function addMend(): Promise<void> {
-  if (!mend.value.trim()) return;
-  if (await log.press({ action: "add_mend", text: mend.value, minutes: minutes.value || null })) {
-    mend.value = "";
-    minutes.value = "";
-  }
-}
 async function addCriterion(): Promise<void> {
   if (!criterion.value.trim()) return;
   if (await log.press({ action: "add_criterion", text: criterion.value })) criterion.value = "";
@@ -100,28 +92,7 @@ const LISTS = [
         </form>
       </li>
     </ul>
-    <form v-if="list.kind === 'mend'" @submit.prevent="addMend">
-      <input
-        v-model="mend"
-        class="field wide"
-        maxlength="200"
-        placeholder="What is it to become?"
-        aria-label="What to mend"
-      />
-      <label
-        >in at most
-        <input
-          v-model.number="minutes"
-          class="field"
-          type="number"
-          min="1"
-          max="240"
-          aria-label="Minutes allowed"
-        />
-        min</label
-      >
-      <button class="do" type="submit">Write it down</button>
-    </form>
+    <MendForm v-if="list.kind === 'mend'" />
     <form v-else @submit.prevent="addCriterion">
       <input
         v-model="criterion"

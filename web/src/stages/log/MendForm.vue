@@ -1,0 +1,54 @@
+<script setup lang="ts">
+/** Something to mend next time: what, and in at most how many minutes. */
+import { ref } from "vue";
+import { useTable } from "@/api/store";
+
+const table = useTable();
+const text = ref("");
+const minutes = ref<number | "">("");
+async function add(): Promise<void> {
+  if (!text.value.trim()) return;
+  if (await table.change({ action: "add_mend", text: text.value, minutes: minutes.value || null })) {
+    text.value = "";
+    minutes.value = "";
+  }
+}
+</script>
+
+<template>
+  <form @submit.prevent="add">
+    <input
+      v-model="text"
+      class="field goal"
+      maxlength="200"
+      placeholder="What is to be mended?"
+      aria-label="What to mend"
+    />
+    <label
+      >in at most
+      <input
+        v-model.number="minutes"
+        class="field"
+        type="number"
+        min="1"
+        max="240"
+        aria-label="Minutes allowed"
+      />
+      min</label
+    >
+    <button class="do" type="submit">Write it down</button>
+  </form>
+</template>
+
+<style scoped>
+form {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 12px;
+  align-items: center;
+  margin: 4px 0 10px;
+}
+.goal {
+  min-width: 20ch;
+}
+</style>
