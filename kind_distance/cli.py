@@ -9,8 +9,16 @@ import socket
 import sys
 from datetime import datetime
 from pathlib import Path
+from typing import TYPE_CHECKING
 
 from kind_distance.errors import KindDistanceError
+
+if TYPE_CHECKING:
+    from collections.abc import Callable
+
+    from fastapi import FastAPI
+
+    from kind_distance.sharing.listening import SharedServer
 
 
 def data_folder() -> Path:
@@ -37,21 +45,48 @@ def _listen(port: int) -> socket.socket:
     raise SystemExit("No port on this machine can be listened on.")
 
 
-def serve(file: Path, port: int, now: datetime | None) -> None:
-    """Serve a file of paintings until interrupted."""
+def _share(app: FastAPI, file: Path, port: int, wanted: str, clock: Callable[[], datetime]) -> SharedServer:
+    """Let other devices in the network take part, by TLS and with a code of one use."""
+    from kind_distance.sharing.certificate import certificate_for
+    from kind_distance.sharing.codes import Sharing
+    from kind_distance.sharing.door import Door
+    from kind_distance.sharing.listening import SharedServer, listen, own_address
+
+    address = own_address(wanted)
+    kept = certificate_for(file.with_suffix(".sharing.pem"), address)
+    listening = listen(address, port + 1)
+    app.state.sharing = Sharing(file, f"https://{address}:{listening.getsockname()[1]}", kept.fingerprint)
+    print(f"Shared with phones and tablets at {app.state.sharing.address}; the code is on the shelf.", flush=True)
+    return SharedServer(Door(app, app.state.sharing, clock), listening, str(kept.file))
+
+
+def serve(file: Path, port: int, now: datetime | None, share: str | None = None) -> None:
+    """Serve a file of paintings until interrupted, to other devices as well where `share` names an address or is ""."""
     import uvicorn
 
     from kind_distance.api.app import create_app, local_now
     from kind_distance.core.remembering import release_memory_early
+    from kind_distance.store.database import opened
+    from kind_distance.store.paintings import let_go_of_pictures
 
     release_memory_early()
-    app = create_app(file, local_now if now is None else lambda: now)
+    clock = local_now if now is None else lambda: now
+    app = create_app(file, clock)
+    with opened(file) as db:
+        loose = let_go_of_pictures(db)
     listening = _listen(port)
     address = f"http://127.0.0.1:{listening.getsockname()[1]}"
     print(f"Kind Distance is at {address}  (paintings in {file}; Ctrl-C ends it)", flush=True)
+    if loose:
+        print(f"{loose} {'picture' if loose == 1 else 'pictures'} of something that broke off: deleted.", flush=True)
+    shared = None if share is None else _share(app, file, listening.getsockname()[1], share, clock)
+    if shared:
+        shared.start()
     uvicorn.Server(uvicorn.Config(app, log_level="warning", server_header=False, timeout_graceful_shutdown=2)).run(
         sockets=[listening]
     )
+    if shared:
+        shared.stop()
 
 
 def _now(said: str) -> datetime:
@@ -66,6 +101,8 @@ def _parser() -> argparse.ArgumentParser:
         command.add_argument("--port", type=int, default=8765)
         command.add_argument("--file", type=Path, help="file of paintings, if not the usual one")
         command.add_argument("--now", type=_now, help="a fixed present, ISO 8601 local time")
+        command.add_argument("--share", nargs="?", const="", metavar="ADDRESS",
+                             help="let phones and tablets in the same network take part")  # fmt: skip
         if name == "demo":
             command.add_argument("--fresh", action="store_true", help="begin the demo anew")
     commands.add_parser("openapi", help="print the API's description")
@@ -117,7 +154,7 @@ def main(arguments: list[str] | None = None) -> int:
             from kind_distance.demo.seed import seed
 
             seed(file, given.now or local_now(), fresh=given.fresh)
-        serve(file, given.port, given.now)
+        serve(file, given.port, given.now, given.share)
     except KindDistanceError as error:
         print(f"{error.message} {error.way_out}".strip(), file=sys.stderr)
         return 1

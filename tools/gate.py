@@ -14,9 +14,22 @@ from pathlib import Path
 ROOT = Path(__file__).resolve().parents[1]
 BIN = ROOT / ".venv" / "bin"
 WEB = ROOT / "web"
-SUITES = ("core", "rows", "follow", "cases", "outside", "store", "exchange", "studio", "api", "project", "browser")
+SUITES = (
+    "core",
+    "rows",
+    "follow",
+    "cases",
+    "outside",
+    "store",
+    "exchange",
+    "studio",
+    "api",
+    "sharing",
+    "project",
+    "browser",
+)
 # What may run at the same time, on two cores; the browser has the machine to itself.
-ABREAST = (("studio", "outside"), ("core", "rows", "follow", "cases", "store", "exchange", "api", "project"))
+ABREAST = (("studio", "outside"), ("core", "rows", "follow", "cases", "store", "exchange", "api", "sharing", "project"))
 
 
 def _command(*words: str, where: Path = ROOT) -> Callable[[], str]:

@@ -11,6 +11,7 @@ from datetime import datetime
 from pathlib import Path
 
 import uvicorn
+from fastapi import FastAPI
 from playwright.sync_api import Browser, sync_playwright
 
 from kind_distance.api.app import create_app
@@ -28,19 +29,31 @@ ARGUMENTS = [
 DEMO_NOW = datetime(2026, 11, 26, 9, 42)  # noqa: DTZ001  the demo's present for pictures and tests
 
 
+_RUNNING: dict[str, FastAPI] = {}
+
+
+def serving_app(address: str) -> FastAPI:
+    """Give the application that runs at an address."""
+    return _RUNNING[address]
+
+
 @contextmanager
 def serving(file: Path, clock: Callable[[], datetime] = lambda: DEMO_NOW) -> Iterator[str]:
     """Serve a file of paintings from a thread; yields the address."""
     listening = socket.socket(socket.AF_INET, socket.SOCK_STREAM)
     listening.bind(("127.0.0.1", 0))
-    server = uvicorn.Server(uvicorn.Config(create_app(file, clock), log_level="warning"))
+    app = create_app(file, clock)
+    address = f"http://127.0.0.1:{listening.getsockname()[1]}"
+    _RUNNING[address] = app
+    server = uvicorn.Server(uvicorn.Config(app, log_level="warning"))
     thread = threading.Thread(target=server.run, kwargs={"sockets": [listening]}, daemon=True)
     thread.start()
     while not server.started:
         time.sleep(0.01)
     try:
-        yield f"http://127.0.0.1:{listening.getsockname()[1]}"
+        yield address
     finally:
+        del _RUNNING[address]
         server.should_exit = True
         thread.join(timeout=10)
         listening.close()

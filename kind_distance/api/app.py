@@ -24,6 +24,7 @@ from kind_distance.api import (
     pictures,
     plan_previews,
     problems,
+    sharing,
     shelf,
 )
 from kind_distance.api.context import Context
@@ -76,8 +77,21 @@ def create_app(file: Path, clock: Callable[[], datetime] = local_now, dist: Path
         generate_unique_id_function=lambda route: route.name,
     )
     app.state.context = Context(Studio(file), clock)
+    app.state.sharing = None  # set by the command line where other devices may take part
     problems.install(app)
-    for each in (shelf, paintings, pictures, picture_previews, plan_previews, mixes, build, easel, log, exports):
+    for each in (
+        shelf,
+        paintings,
+        pictures,
+        picture_previews,
+        plan_previews,
+        mixes,
+        build,
+        easel,
+        log,
+        exports,
+        sharing,
+    ):
         app.include_router(each.router)
     pages.install(app, dist)
     app.add_middleware(Guard)

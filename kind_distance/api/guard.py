@@ -1,7 +1,8 @@
 """Who may speak to the application, and how much: checks before any route is reached.
 
 The server listens on loopback only; a page from elsewhere that guesses the port is kept out by its Host or
-Origin, and nothing is loaded from outside by a strict Content-Security-Policy.
+Origin, and nothing is loaded from outside by a strict Content-Security-Policy. A device that the door of `sharing`
+let in comes with the host it was asked for by.
 """
 
 from __future__ import annotations
@@ -14,6 +15,7 @@ from starlette.exceptions import HTTPException
 from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
 from kind_distance.api.problems import HTTP_SAID, problem
+from kind_distance.sharing.door import HOST
 
 LOOPBACK = {"127.0.0.1", "localhost", "[::1]"}
 MOST_UPLOAD_BYTES = 201 * 1024 * 1024
@@ -36,9 +38,9 @@ def _host_name(host: str) -> str:
     return host.rsplit(":", 1)[0] if not host.endswith("]") else host
 
 
-def _refusal(method: str, headers: Headers) -> tuple[int, str, str] | None:
+def _refusal(method: str, headers: Headers, shared_host: str | None) -> tuple[int, str, str] | None:
     host = headers.get("host", "")
-    if _host_name(host) not in LOOPBACK:
+    if host != shared_host and _host_name(host) not in LOOPBACK:
         return 421, "wrong_host", "Kind Distance answers only on this machine."
     origin = headers.get("origin")
     if origin is not None and (urlsplit(origin).netloc != host or origin == "null"):
@@ -60,7 +62,7 @@ class Guard:
             await self.app(scope, receive, send)
             return
         headers = Headers(scope=scope)
-        refused = _refusal(scope["method"], headers)
+        refused = _refusal(scope["method"], headers, scope.get(HOST))
         if refused is not None:
             await problem(refused[0], refused[1], refused[2], "Open the address that the terminal shows.")(
                 scope, receive, send

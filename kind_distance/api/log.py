@@ -25,7 +25,8 @@ from kind_distance.core.progress.lens import Floats
 from kind_distance.core.progress.trying import Way, tried
 from kind_distance.core.wording import first_upper, say_minutes
 from kind_distance.errors import DomainError, NotFoundError
-from kind_distance.exchange.pictures import jpeg
+from kind_distance.exchange.names import file_name
+from kind_distance.exchange.pictures import jpeg, png
 from kind_distance.output.handover import open_before_handing_over
 from kind_distance.pictures import darkroom
 from kind_distance.pictures.plates import plate_of
@@ -36,6 +37,8 @@ from kind_distance.stages.log.photos import (
     WHY_NOT,
     PhotoRead,
     begun_by,
+    checks_of,
+    even_photo,
     judge_photo,
     painted_by,
     read_photo,
@@ -56,6 +59,7 @@ from kind_distance.studio.summary import hex_colour
 
 router = APIRouter(prefix="/api/paintings/{painting_id}", tags=["log"])
 CSV_LINES = 200
+MOST_DRIFTS = 6  # photos, the last ones
 
 
 class DiaryLineView(BaseModel):
@@ -118,6 +122,8 @@ class PhotoReadView(BaseModel):
     why_not: str
     glare: float
     drifts: list[DriftView]
+    checks: list[str] = Field(description="What to look at before the photo is believed, with what was measured.")
+    aside: bool = Field(description="Whether the painter set it aside.")
     flat: str
     planned: str
     difference: str
@@ -290,6 +296,7 @@ def photo(here: Here, painting_id: Number, number: Photo) -> PhotoReadView:
             for each in read.drifts
             if read.why_not != "corners"  # what lies elsewhere than it seems has no values
         ],
+        checks=checks_of(read, desk.state.brief), aside=source.set_aside,
         flat=f"{address}/flat.jpg?k={mark}", planned=f"{address}/planned.jpg?k={mark}",
         difference=f"{address}/difference.jpg?k={mark}",
         judgements=[
@@ -379,6 +386,57 @@ def photo_tried_picture(
     _, made, _, _ = _tried(here, painting_id, number, plane, colour, way, strength)
     codes = codes_from_linear(np.clip(made, 0, 1))
     return Response(jpeg(codes), media_type="image/jpeg", headers={"Cache-Control": "no-cache"})
+
+
+Share = Annotated[float, Query(ge=0, le=1, allow_inf_nan=False)]
+
+
+@router.get("/photos/{number}/even.{kind}", response_class=Response, summary="Export a straight photo in even light")
+def photo_even(
+    here: Here, painting_id: Number, number: Photo, kind: Literal["png", "jpg"],
+    x: Share | None = None, y: Share | None = None, size: Annotated[float, Query(ge=0.05, le=1)] = 0.4,
+) -> Response:  # fmt: skip
+    """Give the painting alone, straight and in even light; with a place, a detail round it. Shares of the painting."""
+    film, _, desk = film_of(here, painting_id)
+    source = find(desk.state, "source", number)
+    part = None if x is None or y is None else (x, y, size)
+    codes = even_photo(desk.file, desk.state, source, film.scene.shape, part)
+    name = file_name(desk.state.brief.title, "whole" if part is None else "detail", f"{here.clock():%Y-%m-%d}")
+    data, sort = (png(codes), "image/png") if kind == "png" else (jpeg(codes), "image/jpeg")
+    return Response(data, media_type=sort, headers={"Content-Disposition": f'attachment; filename="{name}.{kind}"'})
+
+
+class PlaneDriftView(BaseModel):
+    """By how much a plane stood off the plan on each photo; nothing where it was not seen or had no layer yet. [V]."""
+
+    rank: int
+    name: str
+    offs: list[float | None]
+
+
+class DriftsView(BaseModel):
+    """How the planes stood off the plan, photo by photo, the oldest first."""
+
+    photos: list[str]
+    planes: list[PlaneDriftView]
+
+
+@router.get("/drifts", summary="Tell how each plane drifted from photo to photo")
+def drifts(here: Here, painting_id: Number) -> DriftsView:
+    """Tell how far each plane stood off the plan on the last photos that can be trusted."""
+    _, _, desk = film_of(here, painting_id)
+    taken = [each for each in desk.state.sources if each.kind == "progress"][-MOST_DRIFTS:]
+    reads = [(each, _read(here, painting_id, each.number)[0]) for each in taken]
+    sure = [(each, read) for each, read in reads if read.flat is not None and not read.why_not]
+    offs = [{each.rank: round(each.off, 1) for each in read.drifts if each.begun} for _, read in sure]
+    return DriftsView(
+        photos=[each.name for each, _ in sure],
+        planes=[
+            PlaneDriftView(rank=rank, name=plane.name, offs=[one.get(rank) for one in offs])
+            for rank, plane in enumerate(desk.state.planes, start=1)
+            if any(rank in one for one in offs)
+        ],
+    )
 
 
 @router.get("/photos/{number}/{what}.jpg", response_class=Response, summary="Show a photo of the painting, flat")

@@ -63,7 +63,8 @@ def add_source(
     opened, source, new = here.studio.add_source(
         painting_id, version, file.file.read(), file.filename or "photo", here.clock(), kind
     )
-    afterwards.add_task(prepare, here.studio.file, opened.painting.state)
+    if source.kind != "progress":  # nothing is marked or traced on a photo of the painting
+        afterwards.add_task(prepare, here.studio.file, opened.painting.state)
     shown = here.shown.whole(painting_view(here.studio, opened, here.now_min))
     return TakenView(source=source.number, name=source.name, new=new, painting=shown)
 

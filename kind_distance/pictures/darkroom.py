@@ -158,6 +158,13 @@ def _developed(codes: NDArray[np.uint8], plate: Plate) -> NDArray[np.uint8]:
     return straighten(balanced(codes, plate.places), plate.tilt_deg)
 
 
+def large_codes(file: Path, plate: Plate, most_side: int) -> NDArray[np.uint8]:
+    """Return a developed picture as large as it came, its long side at most so many pixels: (H, W, 3) uint8."""
+    with opened(file) as db:
+        data = pictures.original(db, plate.picture_hash)
+    return _developed(shrink_codes(read_picture(data).codes, most_side), plate)
+
+
 @remembered
 def view_codes(file: Path, plate: Plate) -> NDArray[np.uint8]:
     """Return a developed picture at the size shown on screen: (H, W, 3) uint8."""

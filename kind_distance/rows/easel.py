@@ -10,7 +10,7 @@ from typing import Annotated
 
 from annotated_types import Ge, Le, MinLen
 
-from kind_distance.rows.marks import Moment, OnPicture, RefersTo, Unit, Words
+from kind_distance.rows.marks import Moment, RefersTo, Unit, Words
 from kind_distance.rows.words import ClockMinute, Coordinate, Number, RemarkKind, Settled, Text, TouchFound
 
 Written = Annotated[Text, MinLen(1)]
@@ -62,15 +62,18 @@ class RemarkRecord:
 
 @dataclass(frozen=True)
 class MendRecord:
-    """Something to mend next time, pinned on a photo of the painting where there is one."""
+    """Something to mend next time, pinned to a place of the painting where one is named.
+
+    The place is in shares of the painting itself, so that every photo of it shows it.
+    """
 
     number: Number
     text: Annotated[Written, Words("goal")]
     made: Annotated[ClockMinute, Moment()] = 0
     minutes: Annotated[Allowed | None, Words("minutes allowed")] = None
     source: Annotated[Number | None, RefersTo("source", "clear")] = None
-    x: Annotated[Coordinate | None, OnPicture(down="y")] = None
-    y: Coordinate | None = None
+    x: Annotated[Coordinate | None, Words(says="Of the painting, from its left.")] = None
+    y: Annotated[Coordinate | None, Words(says="Of the painting, from its top.")] = None
     settled: Annotated[Settled, Words(says="Whether it is mended, or waived with a reason.")] = ""
     reason: Text = ""
 

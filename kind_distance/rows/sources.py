@@ -100,6 +100,9 @@ class SourceRecord:
     air_veil: Annotated[Word | None, Words(says="The air it was taken in, where it is not the painting's own.")] = None
     air_visibility_km: Kilometres | None = None
     dangers: Annotated[tuple[Danger, ...], MaxLen(12), Words("dangers", "Kinds of danger where one stands.")] = ()
+    set_aside: Annotated[
+        bool, Words(says="Whether what the painter sees counts, and not this photo of the painting.")
+    ] = False
 
 
 @dataclass(frozen=True)

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import sqlite3
+from collections.abc import Collection, Iterable
 from typing import Any
 
 from kind_distance.errors import ChangedElsewhereError, NotFoundError, NothingToUndoError
@@ -251,11 +252,34 @@ def delete_for_good(db: sqlite3.Connection, painting_id: int) -> None:
         if done.rowcount == 0:
             raise NotFoundError("painting in the bin", painting_id)
         sweep_content(db)
-        needed = _pictures_needed(db)
-        gone = [(name,) for (name,) in db.execute("SELECT hash FROM picture").fetchall() if name not in needed]
-        db.executemany("DELETE FROM picture WHERE hash = ?", gone)
+        _delete_pictures(db, unowned_pictures(db))
     db.execute("VACUUM")
     db.execute("PRAGMA wal_checkpoint(TRUNCATE)")
+
+
+def _delete_pictures(db: sqlite3.Connection, names: Iterable[str]) -> None:
+    db.executemany("DELETE FROM picture WHERE hash = ?", [(name,) for name in names])
+
+
+def unowned_pictures(db: sqlite3.Connection) -> list[str]:
+    """Name the pictures that no painting has and no step of a history may return to."""
+    loose = db.execute("SELECT hash FROM picture WHERE hash NOT IN (SELECT picture_hash FROM source)").fetchall()
+    if not loose:
+        return []
+    needed = _pictures_needed(db)
+    return [name for (name,) in loose if name not in needed]
+
+
+def let_go_of_pictures(db: sqlite3.Connection, names: Collection[str] | None = None) -> int:
+    """Delete pictures that nobody owns, of these or of all; return how many.
+
+    A picture is kept before the change that uses it, so that the file is not held while it is worked out: what is
+    refused, or dies in between, leaves a picture behind.
+    """
+    with transaction(db):
+        gone = [name for name in unowned_pictures(db) if names is None or name in names]
+        _delete_pictures(db, gone)
+    return len(gone)
 
 
 def _pictures_needed(db: sqlite3.Connection) -> set[str]:

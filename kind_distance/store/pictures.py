@@ -4,7 +4,6 @@ from __future__ import annotations
 
 import hashlib
 import sqlite3
-from collections.abc import Iterable
 
 from kind_distance.errors import NotFoundError
 from kind_distance.store.database import transaction
@@ -26,20 +25,6 @@ def keep(
             "INSERT OR REPLACE INTO derived VALUES (?, ?, ?)", [(name, kind, copy) for kind, copy in copies.items()]
         )
     return name
-
-
-def is_kept(db: sqlite3.Connection, name: str) -> bool:
-    """Say whether a picture is kept."""
-    return db.execute("SELECT 1 FROM picture WHERE hash = ?", (name,)).fetchone() is not None
-
-
-def let_go(db: sqlite3.Connection, names: Iterable[str]) -> None:
-    """Let go of pictures that no painting has, with their working copies."""
-    with transaction(db):
-        db.executemany(
-            "DELETE FROM picture WHERE hash = ? AND NOT EXISTS (SELECT 1 FROM source WHERE picture_hash = hash)",
-            [(name,) for name in names],
-        )
 
 
 def original(db: sqlite3.Connection, name: str) -> bytes:

@@ -2,7 +2,8 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Iterator, Sequence
+from contextlib import contextmanager
 from dataclasses import dataclass, replace
 from datetime import datetime
 from pathlib import Path
@@ -24,7 +25,6 @@ from kind_distance.rows.settling import settle
 from kind_distance.rows.words import SourceKind
 from kind_distance.stages.log.diary import lines_between, unpainted
 from kind_distance.store import paintings as kept
-from kind_distance.store import pictures
 from kind_distance.store.database import opened
 from kind_distance.store.diary import KeptLine, lines_everywhere, read_lines
 from kind_distance.store.records import LaterIdea, OtherPaintings, Painting, ShelfEntry, Told
@@ -174,15 +174,28 @@ class Studio:
         """Take in a picture for a painting; the third result is False where it was there already."""
         with opened(self.file) as db:
             painting = kept.painting_of(db, painting_id)
-        picture_hash, facts = take_in(self.file, data, "This file")
-        state, source, new = with_source(painting.state, picture_hash, facts, file_name, kind)
-        if kind == "progress" and new:
-            # A photo without an hour of its own was taken when it came.
-            source = replace(source, name=f"Painting, {say_moment(minutes_now(now))}"[:60],
-                             taken_at=source.taken_at or iso(minutes_now(now)))  # fmt: skip
-            state = replace(state, sources=(*state.sources[:-1], source))
-        with opened(self.file) as db:
-            return self._keep(db, painting, version, state, f"Photo brought: {source.name}", now), source, new
+        with self._nothing_left_behind() as taken:
+            picture_hash, facts = take_in(self.file, data, "This file")
+            taken.append(picture_hash)
+            state, source, new = with_source(painting.state, picture_hash, facts, file_name, kind)
+            if kind == "progress" and new:
+                # A photo without an hour of its own was taken when it came.
+                source = replace(source, name=f"Painting, {say_moment(minutes_now(now))}"[:60],
+                                 taken_at=source.taken_at or iso(minutes_now(now)))  # fmt: skip
+                state = replace(state, sources=(*state.sources[:-1], source))
+            with opened(self.file) as db:
+                return self._keep(db, painting, version, state, f"Photo brought: {source.name}", now), source, new
+
+    @contextmanager
+    def _nothing_left_behind(self) -> Iterator[list[str]]:
+        """Let go of the pictures that were taken in for a deed, where it is refused."""
+        taken: list[str] = []
+        try:
+            yield taken
+        except BaseException:
+            with opened(self.file) as db:
+                kept.let_go_of_pictures(db, taken)
+            raise
 
     def cut_sketches(
         self, painting_id: int, version: int, number: int, corners: list[list[tuple[float, float]]], now: datetime
@@ -202,13 +215,15 @@ class Studio:
         if not 1 <= len(frames) <= MOST_FRAMES:
             raise DomainError("No sketch is marked on the page.", "Put four corners around one.")
         made = []
-        for at, frame in enumerate(frames, start=1):
-            picture_hash, facts = cut_sketch(self.file, page.picture_hash, frame)
-            name = f"Sketch {at} from {page.name}" if len(frames) > 1 else f"Sketch from {page.name}"
-            state, source = with_sketch(state, page, picture_hash, facts, frame, name[:60])
-            made.append(source)
-        with opened(self.file) as db:
-            return self._keep(db, painting, version, state, f"Cut out of {page.name}", now), made
+        with self._nothing_left_behind() as taken:
+            for at, frame in enumerate(frames, start=1):
+                picture_hash, facts = cut_sketch(self.file, page.picture_hash, frame)
+                taken.append(picture_hash)
+                name = f"Sketch {at} from {page.name}" if len(frames) > 1 else f"Sketch from {page.name}"
+                state, source = with_sketch(state, page, picture_hash, facts, frame, name[:60])
+                made.append(source)
+            with opened(self.file) as db:
+                return self._keep(db, painting, version, state, f"Cut out of {page.name}", now), made
 
     def add_sample(self, now: datetime) -> Opened:
         """Put the sample on the shelf: a made-up painting to open and play with."""
@@ -236,22 +251,14 @@ class Studio:
         from kind_distance.exchange.document.reading import open_document
         from kind_distance.studio.document.reading import pictures_of, state_of
 
-        new: list[str] = []
-        try:
+        with self._nothing_left_behind() as hashes:
             document, packed = open_document(data, name)
             with packed:
                 taken = {}
                 for each in pictures_of(document):
-                    picture = packed.read(each, MOST_BYTES)
-                    with opened(self.file) as db:
-                        if not pictures.is_kept(db, content := pictures.content_hash(picture)):
-                            new.append(content)
-                    taken[each] = take_in(self.file, picture, each)
+                    taken[each] = take_in(self.file, packed.read(each, MOST_BYTES), each)
+                    hashes.append(taken[each][0])
             return self.create(state_of(document, taken), now, "Brought in")
-        except BaseException:
-            with opened(self.file) as db:
-                pictures.let_go(db, new)
-            raise
 
     def paint_box(self, painting_id: int) -> list[tuple[str, TubeRecord]]:
         """List the painter's tubes from all other paintings, each once: own readings before what is from memory."""

@@ -12,7 +12,7 @@ from kind_distance.core.judgement import Judgement, most_costly_first
 from kind_distance.core.judging.model import Scene
 from kind_distance.core.passes.model import KeptFacts
 from kind_distance.core.passes.wanted import Wanted, audit_wanted
-from kind_distance.core.picture.thumbnail import Thumbnail
+from kind_distance.core.picture.thumbnail import Thumbnail, ThumbnailSettings
 from kind_distance.core.schedule.other_paintings import Other, audit_hands
 from kind_distance.core.schedule.work import Work
 from kind_distance.follow import step
@@ -53,11 +53,14 @@ class Survey:
 
 
 @step
+def _printed(file: Path, wanted: tuple[tuple[int, darkroom.Framing, ThumbnailSettings], ...]) -> dict[int, Thumbnail]:
+    return {number: darkroom.thumbnail(file, framing, settings) for number, framing, settings in wanted}
+
+
 def _thumbnails(file: Path, state: State) -> dict[int, Thumbnail]:
-    return {
-        each.number: darkroom.thumbnail(file, framing_of(state, each), settings_of(state, each))
-        for each in state.thumbnails
-    }
+    """Print the thumbnails; told apart by what each is made of, so that one more photo makes none of them anew."""
+    wanted = tuple((each.number, framing_of(state, each), settings_of(state, each)) for each in state.thumbnails)
+    return _printed(file, wanted)
 
 
 @step

@@ -4,6 +4,7 @@ import csv
 import io
 from datetime import datetime, timedelta
 
+import cv2
 import numpy as np
 from PIL import Image
 
@@ -117,6 +118,59 @@ class AtTheEasel(WithApi):
             for remedy in judgement["remedies"]:
                 with self.subTest(remedy=remedy["label"]):
                     self.press(remedy["action"], **remedy["arguments"])
+
+    def test_the_even_photograph_is_the_painting_alone(self):
+        """Against what was photographed: the same picture, straight, its corners within 1 %."""
+        self.begin(8)
+        number = self.photo()
+        at = f"{self.at}/photos/{number}"
+        whole = np.asarray(Image.open(io.BytesIO(self.client.get(f"{at}/even.png").raise_for_status().content)), float)
+        planned = Image.open(io.BytesIO(self.client.get(f"{at}/planned.jpg").content))
+        self.assertAlmostEqual(whole.shape[1] / whole.shape[0], 40 / 27, delta=0.01)
+        small = cv2.resize(whole.mean(axis=2).astype(np.float32), planned.size, interpolation=cv2.INTER_AREA)
+        plan = np.asarray(planned.convert("L"), np.float32)
+        (across, down), sure = cv2.phaseCorrelate(plan, small)  # its own reference: OpenCV
+        self.assertLess(max(abs(across) / planned.width, abs(down) / planned.height), 0.01)
+        self.assertGreater(np.corrcoef(plan.ravel(), small.ravel())[0, 1], 0.9)
+        detail = Image.open(io.BytesIO(self.client.get(f"{at}/even.jpg?x=0.02&y=0.98&size=0.25").content))
+        self.assertAlmostEqual(detail.width / whole.shape[1], 0.25, delta=0.01)
+        self.assertEqual(self.client.get(f"{at}/even.png?x=2&y=0").status_code, 422)
+
+    def test_drift_from_photo_to_photo_and_a_photo_set_aside(self):
+        self.begin(6)
+        taken = []
+        for _ in range(3):
+            taken.append(self.photo())
+            self.now += timedelta(minutes=3)
+        reads = [self.client.get(f"{self.at}/photos/{number}").json() for number in taken]
+        believed = [number for number, read in zip(taken, reads, strict=True) if not read["why_not"]]
+        self.assertTrue(believed)
+        told = self.client.get(f"{self.at}/drifts").raise_for_status().json()
+        self.assertEqual(len(told["photos"]), len(believed))
+        self.assertTrue(told["planes"])
+        for plane in told["planes"]:
+            self.assertEqual(len(plane["offs"]), len(believed))
+        first = believed[0]
+        read = self.client.get(f"{self.at}/photos/{first}").json()
+        self.assertEqual(len(read["checks"]), 4)
+        self.press("set_photo_aside", source=first, aside=True)
+        aside = self.client.get(f"{self.at}/photos/{first}").json()
+        self.assertEqual((aside["aside"], aside["judgements"]), (True, []))
+        self.assertIn("what you see", aside["why_not"])
+        self.assertEqual(len(self.client.get(f"{self.at}/drifts").json()["photos"]), len(believed) - 1)
+        self.press("set_photo_aside", source=first, aside=False)
+        self.assertEqual(len(self.client.get(f"{self.at}/drifts").json()["photos"]), len(believed))
+        self.press("set_photo_aside", 422, source=1, aside=True)  # the photo of the place is none of the painting
+
+    def test_a_mark_lies_on_the_painting(self):
+        self.begin(3)
+        number = self.photo()
+        self.press("add_mend", text="Softer rim", minutes=8, source=number, x=0.25, y=0.5)
+        mark = self.log()["to_mend"][-1]
+        self.assertEqual((mark["x"], mark["y"], mark["source"], mark["minutes"]), (0.25, 0.5, number, 8))
+        for wrong in ({"x": 0.2}, {"x": 1.2, "y": 0.1}, {"y": -0.1, "x": 0.1}):
+            self.press("add_mend", 422, text="Off", **wrong)
+        self.press("add_mend", 404, text="Off", source=99, x=0.1, y=0.1)
 
     def test_a_colour_is_tried_on_a_copy(self):
         self.begin(8)

@@ -108,6 +108,29 @@ class ByKeyboard(_ASession, InBrowser):
         page.get_by_role("button", name="These are its corners").click()
         expect(page.get_by_role("slider", name="How far the painting lies over the plan")).to_be_visible(timeout=20_000)
 
+    def test_a_mark_for_next_time_by_keyboard(self):
+        self.now = BEGIN
+        page = self.go(f"/paintings/{TEA}/easel")
+        page.get_by_role("button", name="Begin the session").click()
+        page.get_by_role("button", name="Begin", exact=True).click()
+        self.later(9)
+        page.wait_for_timeout(800)
+        page.keyboard.press("d")
+        expect(self.now_said()).to_have_text("Draw the planes")
+        self.go(f"/paintings/{TEA}/log")
+        page.get_by_role("button", name="Or try the camera that stands in").click()
+        page.get_by_role("button", name="Marks for next time").click(timeout=30_000)
+        pad = page.get_by_role("application")
+        pad.focus()
+        for key in ("ArrowRight", "ArrowRight", "ArrowUp"):
+            page.keyboard.press(key)
+        expect(page.get_by_text("The mark goes 54 % from the left, 48 % from the top.")).to_be_visible()
+        form = page.locator(".marks form")
+        form.get_by_label("What to mend").fill("Softer rim of the ridge")
+        form.get_by_label("Minutes allowed").fill("8")
+        page.keyboard.press("Enter")
+        expect(page.locator(".marks li")).to_contain_text("Softer rim of the ridge, in at most 8 min")
+
 
 class _ByFinger(_ASession):
     options = {"has_touch": True, "is_mobile": True, "device_scale_factor": 1}

@@ -5,6 +5,7 @@ import os
 import signal
 import socket
 import sqlite3
+import ssl
 import subprocess
 import sys
 import time
@@ -14,7 +15,10 @@ from pathlib import Path
 import httpx
 
 from kind_distance.cli import _listen, data_folder
+from kind_distance.store.database import opened
+from kind_distance.store.pictures import keep
 from tests.support import InFolder, file_bytes, hill_picture
+from tools.kills import kill_rounds
 
 
 class Running(InFolder):
@@ -25,7 +29,7 @@ class Running(InFolder):
         self.addCleanup(process.wait)
         self.addCleanup(process.kill)
         line = process.stdout.readline()
-        return process, line.split(" at ")[1].split()[0]
+        return process, line.split(" is at ")[-1].split()[0]
 
     def test_the_address_answers_from_the_moment_it_is_printed(self):
         process, address = self.start()
@@ -67,6 +71,38 @@ class Running(InFolder):
         process.wait()
         _, again = self.start()
         self.assertEqual(len(httpx.get(f"{again}/api/paintings", timeout=20).json()), 3)
+
+    def test_nothing_acknowledged_is_lost_by_kills(self):
+        """Changes, presses at the easel, photos and whole paintings, sent at once; the long form is run by hand."""
+        tally = kill_rounds(2, 5, say=lambda _: None)
+        self.assertEqual((tally.rounds, tally.lost, tally.damaged), (2, [], 0))
+        self.assertGreater(tally.acknowledged["easel"], 0)
+
+    def test_shared_with_other_devices_only_when_asked(self):
+        command = [sys.executable, "-m", "kind_distance", "serve", "--port", "0", "--file", str(self.file)]
+        process = subprocess.Popen([*command, "--share", "127.0.0.1"], stdout=subprocess.PIPE, text=True)
+        for each in (process.stdout.close, process.wait, process.kill):
+            self.addCleanup(each)
+        here = process.stdout.readline().split(" at ")[1].split()[0]
+        shared = httpx.get(f"{here}/api/sharing", timeout=20).json()
+        self.assertTrue(shared["on"])
+        trusted = ssl.create_default_context(cafile=str(self.file.with_suffix(".sharing.pem")))
+        self.assertEqual(httpx.get(shared["address"], verify=trusted, timeout=20).status_code, 401)
+        process.send_signal(signal.SIGINT)
+        self.assertEqual(process.wait(timeout=20), 0)
+        _, alone = self.start()
+        self.assertFalse(httpx.get(f"{alone}/api/sharing", timeout=20).json()["on"])
+
+    def test_what_broke_off_leaves_no_picture_behind(self):
+        process, address = self.start()
+        process.kill()
+        process.wait()
+        with opened(self.file) as db:
+            keep(db, b"a picture without a painting", "PNG", (1, 1), {"small": b"x"})
+        again, address = self.start()
+        with opened(self.file) as db:
+            self.assertEqual(db.execute("SELECT count(*) FROM picture").fetchone()[0], 0)
+            self.assertEqual(db.execute("SELECT count(*) FROM derived").fetchone()[0], 0)
 
 
 class Listening(unittest.TestCase):

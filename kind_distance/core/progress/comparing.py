@@ -16,6 +16,7 @@ from kind_distance.core.colour.munsell import value_map
 from kind_distance.core.progress.finding import DEPARTS, SURE, Found, find_mat, find_painting
 from kind_distance.core.progress.lens import Floats, straightened, unbend
 from kind_distance.core.progress.light import glare_of, light_of
+from kind_distance.errors import DomainError
 
 INSET = 5  # px of a plane's rim that are left out
 LEAST_SHARE = 0.0025  # of the painting, from which a plane is read
@@ -43,6 +44,8 @@ class Flat:
         Whether white round it said what the light is; without it values are only relative.
     rest : float
         How far the white lies off one light, in logarithms.
+    found : Found or None
+        Its corners with the bend taken out, and the white round it; None where no painting was found or set.
     """
 
     linear: Floats
@@ -51,6 +54,7 @@ class Flat:
     sure: float
     lit: bool
     rest: float
+    found: Found | None = None
 
 
 @dataclass(frozen=True)
@@ -129,7 +133,38 @@ def _flat(
         flat = flat / np.maximum(straightened(light, straight, size, k1, full), 1e-3)
     flat = flat.astype(np.float32)
     hidden = glare_of(flat) if lit else np.zeros(flat.shape[:2], bool)
-    return Flat(np.clip(flat, 0, 1.2), hidden, inner, sure, lit, rest)
+    place = Found(inner if mat is None else mat.outer, inner, straight, k1, sure)
+    return Flat(np.clip(flat, 0, 1.2), hidden, inner, sure, lit, rest, place)
+
+
+def enlarged(flat: Flat, photo: Floats, large: Floats, size: tuple[int, int]) -> Floats:
+    """Take the same painting out of a larger copy of the photo it was found on: even light, straight sides.
+
+    Parameters
+    ----------
+    flat : Flat
+        As found on `photo`.
+    photo : (h, w, 3) array
+        In linear light.
+    large : (H, W, 3) array
+        The same photo, larger.
+    size : (int, int)
+        Width and height that the painting is to have. [px]
+
+    Returns
+    -------
+    (height, width, 3) float32 array, linear
+    """
+    if flat.found is None:
+        raise DomainError("No painting was found on this photo.", "Put its four corners first.")
+    scale = large.shape[1] / photo.shape[1]
+    straight = (flat.found.straight + 0.5) * scale - 0.5
+    out = straightened(large, straight, size, flat.found.k1)
+    if flat.lit:
+        light, _ = light_of(photo, flat.found.outer, flat.corners)
+        full = (large.shape[1], large.shape[0])
+        out = out / np.maximum(straightened(light, straight, size, flat.found.k1, full), 1e-3)
+    return np.asarray(np.clip(out, 0, 1), np.float32)
 
 
 def read_planes(

@@ -11,19 +11,20 @@ from numpy.typing import NDArray
 
 from kind_distance.clock import minute_of
 from kind_distance.core.build.model import BuildScene
-from kind_distance.core.colour.srgb import linear_from_codes
+from kind_distance.core.colour.srgb import codes_from_linear, linear_from_codes
 from kind_distance.core.easel.clocks import clock_of
 from kind_distance.core.judgement import Judgement, Remedy, Severity
 from kind_distance.core.paint.media import REWETS, medium_of
 from kind_distance.core.passes.kinds import LAYERS
-from kind_distance.core.progress.comparing import Flat, PlaneRead, read_planes, take_out, trusted
+from kind_distance.core.progress.comparing import Flat, PlaneRead, enlarged, read_planes, take_out, trusted
 from kind_distance.core.progress.lens import Floats
 from kind_distance.core.remembering import remembered
 from kind_distance.core.schedule.work import Work
 from kind_distance.core.wording import clock, first_upper, say_length
+from kind_distance.errors import DomainError
 from kind_distance.pictures import darkroom
 from kind_distance.pictures.plates import plate_of
-from kind_distance.rows import SourceRecord, State
+from kind_distance.rows import Brief, SourceRecord, State
 from kind_distance.stages.planes.depth import DepthSurvey
 
 OFF = 0.4  # by which a plane has to stand off the plan to be told [V]
@@ -33,6 +34,9 @@ WARMER = 6.0  # CIELAB along the warm axis
 BUSIER = 1.8  # times as much detail
 LEAST_FINE = 0.12  # V; under it nobody counts detail
 CORNERS = 4
+SOME_GLARE = 0.01  # share of the painting, from which it is told
+SLANTED = 0.04  # by which facing sides differ, in logarithms: about 4 %; by eye, no source
+EVEN_SIDE = 4000  # long side of a photo from which an even one is made [px]
 MEAN_IT = ": mean it, or turn it with the next layer."
 WHY_NOT = {
     "corners": "The painting's corners are not sure on this photo: drag them to where they are, or take another one "
@@ -40,6 +44,7 @@ WHY_NOT = {
     "glare": "Too much of it shines. Turn the painting away from the lamp or the window and take another photo.",
     "light": "Nothing white round the painting says what the light is. Values are told as they came; lay a white card "
     "beside it for the next one.",
+    "aside": "You set this photo aside: what you see before the painting counts. Nothing is judged by it.",
     "nothing": "No painting was found on this photo: put its four corners yourself.",
 }
 
@@ -147,7 +152,73 @@ def read_photo(
         for rank in sorted(painted)
         if rank in told and rank <= len(state.planes)
     )  # fmt: skip
-    return PhotoRead(flat, planned, trusted(flat), drifts)
+    return PhotoRead(flat, planned, "aside" if source.set_aside else trusted(flat), drifts)
+
+
+def checks_of(read: PhotoRead, brief: Brief) -> list[str]:
+    """Say what to hold against the painting itself before a photo is believed: shine, light, angle, what was left out.
+
+    A camera sees otherwise than the eye; where the two differ, the painter says which one counts.
+    """
+    flat = read.flat
+    if flat is None:
+        return []
+    glare = float(flat.hidden.mean())
+    shine = f"{glare:.0%} of it shines and is left out" if glare >= SOME_GLARE else "nothing on it shines"
+    light = "read off the white round it, and taken out" if flat.lit else "not known: nothing white lies round it"
+    sides = np.linalg.norm(flat.corners - np.roll(flat.corners, -1, axis=0), axis=1)
+    lean = max(abs(float(np.log(sides[0] / sides[2]))), abs(float(np.log(sides[1] / sides[3]))))
+    angle = "straight before it" if lean < SLANTED else "from a slant, which was straightened"
+    gloss = (
+        " Dark oil and varnish mirror the room: look at the darks from where the camera stood."
+        if medium_of(brief.medium).later_paint == "oil" else ""
+    )  # fmt: skip
+    return [
+        f"Shine: {shine}.{gloss}",
+        f"Light: {light}. Is the painting's white as white to you as here?",
+        f"Angle: taken {angle}.",
+        "Hold the lightest and the darkest place of the painting beside the picture: the same to your eye?",
+    ]
+
+
+def even_photo(
+    file: Path, state: State, source: SourceRecord, shape: tuple[int, int], part: tuple[float, float, float] | None
+) -> NDArray[np.uint8]:
+    """Give a photo of the painting as one would print it: straight, in even light, only the painting or a part of it.
+
+    Parameters
+    ----------
+    shape : (int, int)
+        Height and width at which photos of this painting are read. [px]
+    part : (x, y, size) or None
+        A detail round a place, all in shares of the painting; None for the whole.
+
+    Returns
+    -------
+    (H, W, 3) uint8 array, in the proportions of the painting
+
+    Raises
+    ------
+    DomainError
+        If the painting was not found, or its corners are not sure.
+    """
+    flat = _taken_out(file, source, (shape[1], shape[0]))
+    why = "nothing" if flat is None else trusted(flat)
+    if flat is None or why in ("nothing", "corners"):
+        raise DomainError(WHY_NOT[why], "Put them under “Its corners on the photo”.")
+    photo = darkroom.view_codes(file, plate_of(source))
+    large = darkroom.large_codes(file, plate_of(source), EVEN_SIDE)
+    sides = np.linalg.norm(flat.corners - np.roll(flat.corners, -1, axis=0), axis=1) * large.shape[1] / photo.shape[1]
+    wide = max(sides[0], sides[2], max(sides[1], sides[3]) * state.brief.width_cm / state.brief.height_cm)
+    size = (round(float(wide)), max(1, round(float(wide) * state.brief.height_cm / state.brief.width_cm)))
+    out = enlarged(flat, linear_from_codes(photo), linear_from_codes(large), size)
+    if part is not None:
+        x, y, share = part
+        high, width = round(share * size[1]), round(share * size[0])
+        left = int(np.clip(round(x * size[0]) - width // 2, 0, size[0] - width))
+        top = int(np.clip(round(y * size[1]) - high // 2, 0, size[1] - high))
+        out = out[top : top + high, left : left + width]
+    return codes_from_linear(out)
 
 
 def _lost_edges(drift: Drift, drifts: tuple[Drift, ...], depth: DepthSurvey, state: State) -> str:

@@ -9,6 +9,8 @@ from kind_distance.core.judgement import Judgement
 from kind_distance.core.light.station import StationReading, read_station, sun_over
 from kind_distance.core.light.sun import wind
 from kind_distance.core.light.wanted import LightWanted, light_wanted
+from kind_distance.core.paint.drying import Climate
+from kind_distance.core.paint.logger import read_logger
 from kind_distance.core.schedule.outdoors import InLight, Outing, OwnAir, audit_in_light, audit_outings
 from kind_distance.core.schedule.work import Work
 from kind_distance.errors import DomainError
@@ -24,6 +26,13 @@ def station_at(state: State, session: SessionRecord) -> StationReading:
         raise DomainError("Where you paint is not known on earth.", "Paint from a photo that keeps its place.")
     middle = moment_of(minute_of(session.start) + session.minutes / 2)
     return read_station(source.latitude, source.longitude, middle)
+
+
+def logger_at(state: State, session: SessionRecord) -> Climate:
+    """Read the logger of the room in the middle of a session; without a place on earth it stands in the north."""
+    source = main_source(state)
+    north = source is None or source.latitude is None or source.latitude >= 0
+    return read_logger(moment_of(minute_of(session.start) + session.minutes / 2), north=north)
 
 
 def say_sky(state: State, session: SessionRecord) -> str:

@@ -17,6 +17,7 @@ from kind_distance.studio.changes.easel import moment
 
 CHANGES = (
     "add_mend", "settle_mend", "remove_mend", "add_criterion", "settle_criterion", "remove_criterion", "set_corners",
+    "set_photo_aside",
 )  # fmt: skip
 LONGEST = 200
 WORDS = {"done": "done", "waived": "waived", "": "open again"}
@@ -34,18 +35,30 @@ def set_corners(
     return put(desk.state, replace(record, corners=given)), f"Corners of {record.name}: {said}"
 
 
+def set_photo_aside(desk: Desk, *, source: Number, aside: bool) -> Changed:
+    """Say that what the painter sees counts, and not this photo of the painting; or take it up again."""
+    record = find(desk.state, "source", source)
+    if record.kind != "progress":
+        raise DomainError(f"{record.name} is no photo of the painting.", "Bring one on Log.")
+    said = f"{record.name}: what is seen counts" if aside else f"{record.name} counts again"
+    return put(desk.state, replace(record, set_aside=aside)), said
+
+
 def add_mend(
     desk: Desk, *, text: Text, minutes: Annotated[int, Field(ge=1, le=240)] | None = None,
     source: Number | None = None, x: FiniteFloat | None = None, y: FiniteFloat | None = None,
 ) -> Changed:  # fmt: skip
-    """Write down what is to be mended next time, its goal and minutes allowed; on a photo where one is named."""
+    """Write down what is to be mended next time: its goal, minutes allowed, and its place on the painting.
+
+    The place is in shares of the painting; `source` is the photo of it on which the place was shown.
+    """
     if source is not None:
         find(desk.state, "source", source)
-        if x is None or y is None or not (0 <= x <= 1 and 0 <= y <= 1):
-            raise DomainError("That place is outside the photo.", "Press a place on it.")
+    if (x is None) != (y is None) or not all(0 <= each <= 1 for each in (x, y) if each is not None):
+        raise DomainError("That place is outside the painting.", "Press a place on it.")
     said = clean_text(text, "goal", LONGEST)
-    place = (None, None, None) if source is None else (source, round(x or 0.0, 5), round(y or 0.0, 5))
-    record = MendRecord(next_number(desk.state, "mend"), said, moment(desk), minutes, *place)
+    place = (None, None) if x is None or y is None else (round(x, 5), round(y, 5))
+    record = MendRecord(next_number(desk.state, "mend"), said, moment(desk), minutes, source, *place)
     return put(desk.state, record), f"To mend: {said[:60]}"
 
 

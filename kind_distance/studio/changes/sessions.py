@@ -17,7 +17,7 @@ from kind_distance.rows import KeptPlace, SessionRecord, State
 from kind_distance.rows.checking import check_count, checked
 from kind_distance.rows.state import kind_named
 from kind_distance.stages.passes.work import fixed_of, kept_of, offered, session_from
-from kind_distance.stages.sessions.outdoors import station_at
+from kind_distance.stages.sessions.outdoors import logger_at, station_at
 from kind_distance.studio.changes.arguments import FiniteFloat, Minute, Number, Text, settable
 from kind_distance.studio.changes.desk import Changed, Desk, clean_text, find, next_number, told, without
 from kind_distance.studio.changes.passes import own_passes
@@ -129,11 +129,10 @@ def remove_session(desk: Desk, *, session: Number) -> Changed:
 
 
 def take_station_air(desk: Desk, *, session: Number) -> Changed:
-    """Give a session the air that the station expects in its middle; indoors the rain and the wind stay outside."""
+    """Give a session the air in its middle: outdoors as the station expects it, indoors as the logger in the room."""
     record = find(desk.state, "session", session)
-    if not record.outdoors:
-        raise DomainError("The station stands outdoors.", "Set the air of your room by hand.")
-    climate = station_at(desk.state, record).climate
+    where = "station" if record.outdoors else "logger"
+    climate = station_at(desk.state, record).climate if record.outdoors else logger_at(desk.state, record)
     changed = replace(
         record,
         temperature_c=climate.temperature_c,
@@ -142,7 +141,7 @@ def take_station_air(desk: Desk, *, session: Number) -> Changed:
         sun_w_m2=climate.sun_w_m2,
     )
     records = [changed if s.number == session else s for s in desk.state.sessions]
-    return checked_sessions(desk.state, records), f"Air as the station has it: {say_moment(minute_of(record.start))}"
+    return checked_sessions(desk.state, records), f"Air as the {where} has it: {say_moment(minute_of(record.start))}"
 
 
 def take_plan(desk: Desk, *, way: Literal["order", "few", "anew"]) -> Changed:

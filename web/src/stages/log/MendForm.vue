@@ -3,14 +3,21 @@
 import { ref } from "vue";
 import { useTable } from "@/api/store";
 
+const props = defineProps<{
+  /** Its place on the painting, in shares, and the photo on which it was shown. */
+  at?: { x: number; y: number; source: number };
+}>();
+const emit = defineEmits<{ done: [] }>();
 const table = useTable();
 const text = ref("");
 const minutes = ref<number | "">("");
 async function add(): Promise<void> {
   if (!text.value.trim()) return;
-  if (await table.change({ action: "add_mend", text: text.value, minutes: minutes.value || null })) {
+  const said = { text: text.value, minutes: minutes.value || null, ...props.at };
+  if (await table.change({ action: "add_mend", ...said })) {
     text.value = "";
     minutes.value = "";
+    emit("done");
   }
 }
 </script>

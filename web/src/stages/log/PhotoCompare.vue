@@ -1,12 +1,15 @@
 <script setup lang="ts">
 /** Photos of the painting in the order they were taken; one is held against the plan as it should look by then. */
-import { computed, ref, shallowRef, watch } from "vue";
+import { computed, onBeforeUnmount, ref, shallowRef, watch } from "vue";
 import { client, content, type Schemas } from "@/api/client";
 import { useTable } from "@/api/store";
+import FoldedPart from "@/frame/FoldedPart.vue";
 import PaintingPhoto from "@/frame/PaintingPhoto.vue";
 import { vRoving } from "@/look/roving";
 import CornersOn from "./CornersOn.vue";
 import DriftLadder from "./DriftLadder.vue";
+import DriftOverTime from "./DriftOverTime.vue";
+import MarksOn from "./MarksOn.vue";
 import TryColour from "./TryColour.vue";
 import { useLog, type Log } from "./log";
 
@@ -21,10 +24,11 @@ const read = shallowRef<Schemas["PhotoReadView"] | null>(null);
 const reading = ref(false);
 /** How far the painting is drawn over the plan, from the left. */
 const split = ref(55);
-type Way = "beside" | "difference" | "try" | "corners";
+type Way = "beside" | "difference" | "marks" | "try" | "corners";
 const WAYS: [Way, string][] = [
   ["beside", "Painting and plan"],
   ["difference", "Where they differ"],
+  ["marks", "Marks for next time"],
   ["try", "Try a colour"],
   ["corners", "Its corners on the photo"],
 ];
@@ -68,6 +72,37 @@ watch(
   },
   { immediate: true },
 );
+/** Where this photo's pictures are; a detail is taken where one looks first. */
+const at = computed(() => `/api/paintings/${table.painting?.id}/photos/${chosen.value}`);
+const detail = computed(() => {
+  const { x, y } = table.painting?.brief.focus ?? { x: 0.5, y: 0.5 };
+  return `x=${x}&y=${y}`;
+});
+/** Shows the photos one after the other, the oldest first; the newest one stays. */
+const playing = ref(false);
+const EACH_MS = 900;
+let timer = 0;
+function stop(): void {
+  window.clearTimeout(timer);
+  playing.value = false;
+}
+function play(): void {
+  if (playing.value) {
+    stop();
+    return;
+  }
+  const photos = props.shown.photos.map((each) => each.number);
+  playing.value = true;
+  way.value = "beside";
+  split.value = 100;
+  const show = (index: number): void => {
+    chosen.value = photos[index] ?? chosen.value;
+    if (index + 1 < photos.length) timer = window.setTimeout(() => show(index + 1), EACH_MS);
+    else playing.value = false;
+  };
+  show(0);
+}
+onBeforeUnmount(stop);
 async function standIn(): Promise<void> {
   await table.photograph();
 }
@@ -87,6 +122,12 @@ async function setCorners(corners: [number, number][] | null): Promise<void> {
           :by-hand="read.by_hand"
           @keep="setCorners"
           @find="setCorners(null)"
+        />
+        <MarksOn
+          v-else-if="way === 'marks' && read.found"
+          :photo="photo.number"
+          :flat="read.flat"
+          :marks="shown.to_mend"
         />
         <TryColour v-else-if="way === 'try' && read.found" :photo="photo.number" :flat="read.flat" />
         <img
@@ -134,11 +175,34 @@ async function setCorners(corners: [number, number][] | null): Promise<void> {
           @choose="(rank) => (table.plane = rank)"
         />
         <p v-if="read.why_not" role="status">{{ read.why_not }}</p>
-        <p v-if="read.glare >= 0.01">{{ Math.round(100 * read.glare) }} % of it shines and is left out.</p>
+        <FoldedPart
+          v-if="read.checks.length"
+          title="Photo or what you see?"
+          :said="read.aside ? 'set aside' : ''"
+        >
+          <ul class="checks">
+            <li v-for="each in read.checks" :key="each">{{ each }}</li>
+          </ul>
+          <button
+            class="do"
+            :aria-pressed="read.aside"
+            @click="log.press({ action: 'set_photo_aside', source: photo.number, aside: !read.aside })"
+          >
+            What I see counts, not this photo
+          </button>
+        </FoldedPart>
+        <p v-if="read.found" class="give">
+          Straight and in even light:
+          <a class="do quiet" :href="`${at}/even.png`" download>the whole</a>
+          <a class="do quiet" :href="`${at}/even.png?${detail}`" download>a detail</a>
+        </p>
       </div>
     </div>
     <p v-else-if="reading" role="status" class="say">Reading the photo…</p>
     <h2>The film</h2>
+    <p v-if="shown.photos.length > 1">
+      <button class="do" :aria-pressed="playing" @click="play">{{ playing ? "Stop" : "Play it" }}</button>
+    </p>
     <ul v-roving class="film">
       <li v-for="each in shown.photos" :key="each.number">
         <button :aria-pressed="chosen === each.number" @click="chosen = each.number">
@@ -150,6 +214,9 @@ async function setCorners(corners: [number, number][] | null): Promise<void> {
         <button class="do quiet" @click="standIn">Or try the camera that stands in</button>
       </li>
     </ul>
+    <FoldedPart v-if="shown.photos.length > 1" title="How the planes drifted" said="from photo to photo">
+      <DriftOverTime :photos="shown.photos.length" />
+    </FoldedPart>
     <details v-if="!shown.photos.length" class="hint">
       <summary>How to photograph it</summary>
       <p>
@@ -250,6 +317,12 @@ figcaption {
   height: 104px;
   border: 1.5px dashed var(--line);
   cursor: pointer;
+}
+.checks {
+  padding-left: 1.2em;
+}
+.give {
+  padding-top: 8px;
 }
 .hint {
   max-width: 62ch;

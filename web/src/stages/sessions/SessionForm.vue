@@ -166,9 +166,15 @@ async function remove(): Promise<void> {
       /></label>
       min of painting{{ form.unbroken_min ? "" : " (0: none)" }}.
     </p>
-    <p v-if="session && form.outdoors">
-      <button type="button" class="do quiet" @click="station">Air as the station has it</button>
-      <span class="say">made up for this application, by place and day; it is no forecast</span>
+    <p v-if="session">
+      <button type="button" class="do quiet" @click="station">
+        {{ form.outdoors ? "Air as the station has it" : "Air as the logger in the room has it" }}
+      </button>
+      <span class="say">{{
+        form.outdoors
+          ? "made up for this application, by place and day; it is no forecast"
+          : "made up for this application, by day and hour; read your own and type it in"
+      }}</span>
     </p>
     <section v-if="table.choices" class="care" aria-label="What to take care of">
       <TickList v-model="form.dangers" label="Dangers there" :choices="table.choices.dangers" />

@@ -13,6 +13,7 @@ import FailedTests from "./FailedTests.vue";
 import KeepSheet from "./KeepSheet.vue";
 import LaterIdeas from "./LaterIdeas.vue";
 import ShelfStrip from "./ShelfStrip.vue";
+import TakePart from "./TakePart.vue";
 
 /** Address of the picture of the sample. */
 const SAMPLE = "/api/sample.jpg";
@@ -21,6 +22,7 @@ const table = useTable();
 const router = useRouter();
 const beginning = ref(false);
 const showBin = ref(false);
+const sharing = ref(false);
 const keeping = ref<Strip | null>(null);
 const over = ref(false);
 const usual = ref<Begin | null>(null);
@@ -229,8 +231,12 @@ function drop(event: DragEvent): void {
     </main>
     <footer class="foot">
       <span class="say">Kept in one file on this machine.</span>
+      <button class="do quiet" @click="sharing = true">Phone or tablet</button>
       <WallChoice />
     </footer>
+    <v-dialog v-model="sharing" width="640" aria-label="Phone or tablet">
+      <TakePart v-if="sharing" @close="sharing = false" />
+    </v-dialog>
     <v-dialog
       :model-value="keeping !== null"
       width="640"
@@ -287,7 +293,8 @@ function drop(event: DragEvent): void {
 .foot {
   grid-row: 4;
   display: flex;
-  justify-content: space-between;
+  flex-wrap: wrap;
+  gap: 0 20px;
   align-items: center;
   min-height: 34px;
   padding: 0 20px;
@@ -296,6 +303,7 @@ function drop(event: DragEvent): void {
   font-size: 14.5px;
 }
 .foot .say {
+  margin-right: auto;
   font-size: 14.5px;
 }
 .find {
