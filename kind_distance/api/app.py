@@ -23,6 +23,7 @@ from kind_distance.api import (
     picture_previews,
     pictures,
     plan_previews,
+    practice,
     problems,
     sharing,
     shelf,
@@ -91,6 +92,7 @@ def create_app(file: Path, clock: Callable[[], datetime] = local_now, dist: Path
         log,
         exports,
         sharing,
+        practice,
     ):
         app.include_router(each.router)
     pages.install(app, dist)

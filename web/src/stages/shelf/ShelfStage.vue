@@ -23,6 +23,8 @@ const router = useRouter();
 const beginning = ref(false);
 const showBin = ref(false);
 const sharing = ref(false);
+/** Practice that was declined is not offered again; its address still works. */
+const declined = localStorage.getItem("practice") === "declined";
 const keeping = ref<Strip | null>(null);
 const over = ref(false);
 const usual = ref<Begin | null>(null);
@@ -231,6 +233,7 @@ function drop(event: DragEvent): void {
     </main>
     <footer class="foot">
       <span class="say">Kept in one file on this machine.</span>
+      <router-link v-if="!declined" class="do quiet" to="/practice">Practice</router-link>
       <button class="do quiet" @click="sharing = true">Phone or tablet</button>
       <WallChoice />
     </footer>

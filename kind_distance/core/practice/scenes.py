@@ -1,0 +1,277 @@
+"""Practice scenes with all that is true of them: planes, distances, values, borders, and at most one planted fault.
+
+Answers are graded by what is measured on the painted scene, never by what was planned.
+"""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+import cv2
+import numpy as np
+from numpy.typing import NDArray
+
+from kind_distance.core.colour.munsell import value_from_luminance, value_map
+from kind_distance.core.colour.srgb import codes_from_linear, linear_from_codes
+from kind_distance.core.practice.canvas import HIGH, LUMA, WIDE, Box, Canvas, View
+from kind_distance.core.practice.chance import Floats, chance, noise
+from kind_distance.core.practice.layouts import LAYOUTS, Laid, Layout
+from kind_distance.core.practice.moods import MOODS
+from kind_distance.core.remembering import remembered
+from kind_distance.errors import DomainError
+
+LEAST_SHARE = 0.004  # of the picture, from which a plane is asked about
+LEAST_BORDER = 60  # px
+ACROSS = 3  # px to each side of a border at which values are read
+LOST, SOFT, FIRM = 0.45, 1.0, 2.0  # contrast across a border, V; methods of this project
+SHOWS_V, SHOWS_SHARE = 0.25, 0.05  # a fault shows where so much of its box changes by so much
+TRIES = 12
+LEAST_BOX = 400  # px that a fault has to take
+FAULTS = {
+    "merged_edge": "Two planes have one value, and the border between them is lost",
+    "dark_too_far": "Something far off is darker than what stands before it",
+    "contrary_shadow": "A shadow falls towards the sun",
+    "leaning_water": "The water leans",
+    "way_out": "A path leads out of the picture at its side",
+    "missing_reflection": "Something by the water has no reflection",
+    "hot_rival": "A hot spot at the rim draws the eye away",
+    "wrong_bays": "Posts that stand evenly come nearer too slowly with distance",
+}
+
+
+@dataclass(frozen=True)
+class ScenePlane:
+    """A plane of a scene: its rank from far to near, what it is, how far off, its share and measured value."""
+
+    rank: int
+    name: str
+    distance_m: float
+    share: float
+    value: float
+    centre: tuple[float, float]
+
+
+@dataclass(frozen=True)
+class SceneBorder:
+    """Where two planes meet: how long, how much their values differ across it, and its middle. [px, V]."""
+
+    far: int
+    near: int
+    length_px: int
+    contrast: float
+    middle: tuple[float, float]
+
+    @property
+    def kind(self) -> str:
+        """Lost, soft, firm or hard."""
+        return ("lost", "soft", "firm", "hard")[int(np.searchsorted([LOST, SOFT, FIRM], self.contrast, side="right"))]
+
+
+@dataclass(frozen=True)
+class Scene:
+    """A scene and its truth.
+
+    Parameters
+    ----------
+    seed : int
+    layout, mood : str
+    codes : (H, W, 3) uint8 array
+    labels : (H, W) uint8 array
+        Planes by rank, far to near.
+    planes : tuple of ScenePlane
+    borders : tuple of SceneBorder
+    view : View
+    posts : tuple of (column, row)
+        Feet of posts that stand evenly on the ground, or should.
+    fault : str
+        Key of :data:`FAULTS`; empty where none was planted.
+    fault_box : Box or None
+    fault_amount : float
+        In the fault's own unit: V, degrees or px.
+    """
+
+    seed: int
+    layout: str
+    mood: str
+    codes: NDArray[np.uint8]
+    labels: NDArray[np.uint8]
+    planes: tuple[ScenePlane, ...]
+    borders: tuple[SceneBorder, ...]
+    view: View
+    posts: tuple[tuple[float, float], ...]
+    fault: str
+    fault_box: Box | None
+    fault_amount: float
+
+
+def _canvas(seed: int, layout: Layout) -> Canvas:
+    rng = chance(seed, "view")
+    mood = MOODS[int(rng.integers(len(MOODS)))]
+    turn = float(rng.choice([-1, 1]))
+    away = float(rng.uniform(48, 72) if rng.random() < 0.6 else rng.uniform(112, 136))  # noqa: PLR2004
+    horizon = HIGH * float(rng.uniform(0.36, 0.44))
+    view = View(
+        horizon, layout.eye_m, float(rng.uniform(820, 920)), turn * away, float(rng.uniform(*mood.sun_height_deg))
+    )
+    return Canvas(seed, mood, view)
+
+
+def _finished(canvas: Canvas) -> NDArray[np.uint8]:
+    """Give it a little tooth, and code it."""
+    grain = noise(chance(canvas.seed, "grain"), (HIGH, WIDE), 1.6, 1.6, 1)
+    return codes_from_linear(np.clip(canvas.light * (1 + 0.018 * grain[..., None]), 0, 1))
+
+
+def _planes(canvas: Canvas) -> tuple[ScenePlane, ...]:
+    luminance, found = canvas.light @ LUMA, []
+    for rank, (name, distance) in enumerate(zip(canvas.names, canvas.distances, strict=True), start=1):
+        mask = canvas.labels == rank
+        share = float(mask.mean())
+        if share < LEAST_SHARE:
+            continue
+        deep = cv2.distanceTransform(np.pad(mask, 1).astype(np.uint8), cv2.DIST_L2, 3)[1:-1, 1:-1]
+        row, column = np.unravel_index(int(deep.argmax()), deep.shape)
+        value = float(value_from_luminance(100 * float(np.clip(luminance[mask].mean(), 0, 1))))
+        found.append(ScenePlane(rank, name, distance, share, value, (float(column), float(row))))
+    return tuple(found)
+
+
+def _borders(values: Floats, labels: NDArray[np.uint8], planes: tuple[ScenePlane, ...]) -> tuple[SceneBorder, ...]:
+    """Find where planes meet, one over the other, and how much values differ across."""
+    above, below = labels[:-1], labels[1:]
+    rows, columns = np.nonzero(above != below)
+    kept = (rows >= ACROSS) & (rows < HIGH - ACROSS - 1)
+    rows, columns = rows[kept], columns[kept]
+    step = np.abs(values[rows - ACROSS, columns] - values[rows + 1 + ACROSS, columns])
+    far = np.minimum(labels[rows, columns], labels[rows + 1, columns]).astype(int)
+    near = np.maximum(labels[rows, columns], labels[rows + 1, columns]).astype(int)
+    shown = {plane.rank for plane in planes}
+    found = []
+    for key in np.unique(far * 256 + near):
+        pair = (int(key) // 256, int(key) % 256)
+        here = (far == pair[0]) & (near == pair[1])
+        if here.sum() < LEAST_BORDER or not set(pair) <= shown:
+            continue
+        middle = np.argsort(columns[here])[int(here.sum()) // 2]
+        place = (float(columns[here][middle]), float(rows[here][middle]))
+        found.append(SceneBorder(*pair, int(here.sum()), float(step[here].mean()), place))
+    return tuple(found)
+
+
+def _painted(seed: int, layout: Layout, fault: str, planned: dict[str, float]) -> tuple[Canvas, Laid]:
+    canvas, laid = _canvas(seed, layout), Laid()
+    canvas.planned.update(planned)
+    layout.paint(canvas, laid, fault)
+    return canvas, laid
+
+
+def _truth(canvas: Canvas, laid: Laid, layout: Layout, fault: str) -> Scene:
+    planes = _planes(canvas)
+    values = cv2.GaussianBlur(value_map(np.clip(canvas.light, 0, 1)), (0, 0), 1.0)
+    borders = _borders(np.asarray(values, np.float32), canvas.labels, planes)
+    return Scene(
+        canvas.seed, layout.key, canvas.mood.name, _finished(canvas), canvas.labels, planes, borders, canvas.view,
+        tuple(laid.posts), fault, laid.fault_box, laid.fault_amount,
+    )  # fmt: skip
+
+
+def layout_of(seed: int) -> Layout:
+    """Give the layout that a seed paints."""
+    return LAYOUTS[int(chance(seed, "layout").integers(len(LAYOUTS)))]
+
+
+@remembered
+def paint_scene(seed: int) -> Scene:
+    """Paint the faultless scene of a seed."""
+    layout = layout_of(seed)
+    return _truth(*_painted(seed, layout, "", {}), layout, "")
+
+
+def _plan_fault(clean: Scene, fault: str) -> tuple[dict[str, float], tuple[int, int]] | None:
+    """Choose the plane whose value is changed, and its neighbour; None where no pair would show it."""
+    by_rank = {plane.rank: plane for plane in clean.planes}
+    single = ("tree", "pine", "house", "near tree", "tree 0", "tree 1")
+    land = [b for b in clean.borders if by_rank[b.near].name not in single and by_rank[b.far].name not in single]
+    land = [b for b in land if by_rank[b.far].name not in ("sky", "water", "sea", "river", "street", "meadow")]
+    land = [b for b in land if b.length_px > WIDE // 6 and by_rank[b.far].value - by_rank[b.near].value > 0.5]  # noqa: PLR2004
+    if not land:
+        return None
+    rng = chance(clean.seed, "which")
+    if fault == "dark_too_far":
+        land = [b for b in land if by_rank[b.far].distance_m > 1000] or land[:1]  # noqa: PLR2004
+    chosen = land[int(rng.integers(len(land)))]
+    near, far = by_rank[chosen.near], by_rank[chosen.far]
+    value = near.value if fault == "merged_edge" else max(1.8, near.value - 1.1)
+    return {far.name: value}, (far.rank, near.rank)
+
+
+def _shows(clean: Scene, faulty: Scene) -> bool:
+    """Whether what was planted can be seen: enough of its box differs from the faultless twin."""
+    if faulty.fault_box is None:
+        return False
+    left, top, right, foot = faulty.fault_box
+    box = np.s_[max(0, top) : max(0, foot), max(0, left) : max(0, right)]
+    one, other = clean.codes[box], faulty.codes[box]
+    if one.size < 3 * LEAST_BOX:
+        return False
+    apart = np.abs(value_map(linear_from_codes(one)) - value_map(linear_from_codes(other)))
+    return float((apart > SHOWS_V).mean()) >= SHOWS_SHARE
+
+
+def _box_of(labels: NDArray[np.uint8], rank: int) -> Box:
+    return Box(0, 0, WIDE, HIGH).shrunk(labels == rank)
+
+
+@remembered
+def paint_fault(seed: int, fault: str) -> Scene:
+    """Paint a scene with one fault planted; its faultless twin is :func:`paint_scene` of the same seed.
+
+    Raises
+    ------
+    DomainError
+        If this fault cannot be planted in the scene of this seed, or would not show.
+    """
+    layout, clean = layout_of(seed), paint_scene(seed)
+    if fault not in layout.faults:
+        raise DomainError(f"A scene of {layout.name} has no such fault.", "Take another seed.")
+    planned: dict[str, float] = {}
+    pair = (0, 0)
+    if fault in ("merged_edge", "dark_too_far"):
+        found = _plan_fault(clean, fault)
+        if found is None:
+            raise DomainError("Nothing in this scene would show this fault.", "Take another seed.")
+        planned, pair = found
+    canvas, laid = _painted(seed, layout, fault, planned)
+    if planned:
+        laid.fault_box = _box_of(canvas.labels, pair[0])
+        by_rank = {plane.rank: plane for plane in clean.planes}
+        laid.fault_amount = by_rank[pair[0]].value - next(iter(planned.values()))
+    faulty = _truth(canvas, laid, layout, fault)
+    if not _shows(clean, faulty) or (planned and not _as_meant(faulty, fault, pair)):
+        raise DomainError("In this scene the fault does not show.", "Take another seed.")
+    return faulty
+
+
+def _as_meant(scene: Scene, fault: str, pair: tuple[int, int]) -> bool:
+    """Whether the measured values say what the fault says."""
+    by_rank = {plane.rank: plane for plane in scene.planes}
+    if not set(pair) <= set(by_rank):
+        return False
+    apart = by_rank[pair[0]].value - by_rank[pair[1]].value
+    return abs(apart) < 0.3 if fault == "merged_edge" else apart < -0.5  # noqa: PLR2004
+
+
+def scene_with(seed: int, fault: str) -> Scene:
+    """Paint a scene with a fault from a seed or one of the next, where the fault shows.
+
+    Raises
+    ------
+    DomainError
+        If none of the next dozen can show it.
+    """
+    for more in range(TRIES * len(LAYOUTS)):
+        try:
+            return paint_fault(seed + more * 7919, fault)
+        except DomainError:
+            continue
+    raise DomainError("No scene shows this fault.", "Take another seed.")

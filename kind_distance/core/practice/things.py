@@ -1,0 +1,260 @@
+"""Things that stand in practice scenes: skies, woods, trees, houses, fences, paths, water, and shadows."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+import numpy as np
+from numpy.typing import NDArray
+
+from kind_distance.core.practice.canvas import HIGH, WIDE, Box, Canvas
+from kind_distance.core.practice.chance import Floats, chance, noise, wave
+from kind_distance.core.practice.moods import linear
+
+
+def sky(canvas: Canvas) -> None:
+    """Paint the sky: deep overhead, the air's own light at the horizon, and a few long clouds."""
+    mood, height = canvas.mood, np.clip(canvas.rows / max(1.0, canvas.view.horizon), 0, 1)
+    fade = (height**1.3)[..., None]
+    canvas.light[:] = linear(mood.zenith) * (1 - fade) + canvas.air * fade
+    rng = chance(canvas.seed, "clouds")
+    lumps = noise(rng, (HIGH // 2, WIDE // 2), 16, 120, 3).repeat(2, 0).repeat(2, 1)
+    cloud = np.clip((lumps - 0.7) / 0.9, 0, 1) * np.clip(1.15 - height, 0, 1) * 0.75
+    bright = np.minimum(1.0, canvas.air * np.float32(1.12) + np.float32(0.05))
+    canvas.light += (bright - canvas.light) * np.asarray(cloud, np.float32)[..., None]
+    canvas.labels[:] = canvas.plane("sky", 60_000.0)
+
+
+def ridge(canvas: Canvas, name: str, base: float, rise: float, scale: float, value: float, distance: float) -> Floats:
+    """Paint a line of hills over a row; return its line, (W,) of rows."""
+    line = base - rise * (0.55 + 0.45 * wave(chance(canvas.seed, name), WIDE, scale))
+    rank = canvas.plane(name, distance)
+    grass = linear(canvas.mood.grass) * 0.5 + linear(canvas.mood.wood) * 0.5
+    near = float(np.clip(1.4 - distance / 4000, 0, 1))
+    tones = linear(canvas.mood.ridge) * (1 - near) + grass * near
+    fold = noise(chance(canvas.seed, name + " folds"), (HIGH, WIDE), 24, 60, 2)
+    canvas.lay(canvas.under(line), tones * (1 + 0.10 * near * fold[..., None]), value, distance, rank)
+    return np.asarray(line, np.float32)
+
+
+def ground(canvas: Canvas, name: str, line: Floats, value: float, distance: float, colour: str | None = None) -> int:
+    """Paint ground from a line of rows to the foot of the picture; return its rank."""
+    rank = canvas.plane(name, distance)
+    base = linear(colour or canvas.mood.grass)
+    rng = chance(canvas.seed, name)
+    # Flecks grow towards the viewer.
+    fine, broad = noise(rng, (HIGH, WIDE), 3, 12, 2), noise(rng, (HIGH, WIDE), 14, 90, 2)
+    near = np.clip((canvas.rows - canvas.view.horizon) / (HIGH - canvas.view.horizon), 0, 1)
+    tones = base * (1 + (0.10 * fine * near + 0.09 * broad)[..., None]) * np.array(canvas.mood.sun, np.float32)
+    canvas.lay(canvas.under(line), np.maximum(tones, 0.004), value, distance, rank)
+    return rank
+
+
+def wood(
+    canvas: Canvas, name: str, line: Floats, size: float, count: int, value: float, distance: float,
+    span: tuple[float, float] = (0.0, 1.0),
+) -> int:  # fmt: skip
+    """Paint trees that stand along a line, their lit sides to the sun; return their rank."""
+    rng = chance(canvas.seed, name)
+    columns = rng.uniform(span[0] * WIDE, span[1] * WIDE, count)
+    places = []
+    for column in columns:
+        foot = float(line[int(np.clip(column, 0, WIDE - 1))])
+        tall = size * rng.uniform(0.6, 1.25)
+        places += [
+            (column + rng.normal(0, 0.4 * tall), foot - tall * rng.uniform(0.15, 0.9), tall * 0.42) for _ in range(5)
+        ]
+    rank = canvas.plane(name, distance)
+    _leaves(canvas, name, np.array(places), value, distance, rank)
+    return rank
+
+
+def _leaves(canvas: Canvas, what: str, places: NDArray[np.float64], value: float, distance: float, rank: int) -> None:
+    whole, lit = canvas.lumps(what, places, torn=max(2.5, float(places[:, 2].mean()) / 3))
+    dark = linear(canvas.mood.wood) * np.array(canvas.mood.shade, np.float32)
+    light = linear(canvas.mood.wood) * np.array(canvas.mood.sun, np.float32) * np.float32(1.5)
+    light = light * 0.75 + linear(canvas.mood.grass) * np.float32(0.25)
+    canvas.lay(whole, dark + (light - dark) * lit[..., None], value, distance, rank)
+
+
+LEAVES = 70  # lumps of a crown
+
+
+@dataclass(frozen=True)
+class Standing:
+    """A thing that stands on the ground: where, how tall, its box on the picture."""
+
+    x: float
+    distance: float
+    height: float
+    half: float
+    box: Box
+
+
+def tree(
+    canvas: Canvas, what: str, x: float, distance: float, height: float, value: float, rank: int | None = None
+) -> tuple[Standing, int]:
+    """Paint a tree with its trunk; return where it stands and its plane."""
+    rng, view = chance(canvas.seed, what), canvas.view
+    column, foot = view.place(x, distance)
+    _, top = view.place(x, distance, height)
+    tall = foot - top
+    rank = canvas.plane(what, distance) if rank is None else rank
+    # Boughs grow out of one crown, so that none flies about.
+    turn, out = rng.uniform(0, 2 * np.pi, LEAVES), np.sqrt(rng.uniform(0, 1, LEAVES))
+    wide = rng.uniform(0.26, 0.36)
+    crown = np.stack([
+        column + wide * tall * out * np.cos(turn) + 0.04 * tall * rng.normal(0, 1, LEAVES),
+        top + tall * (0.36 + 0.29 * out * np.sin(turn)), tall * rng.uniform(0.035, 0.085, LEAVES),
+    ], axis=1)  # fmt: skip
+    trunk = ((column - 0.026 * tall, foot), (column + 0.026 * tall, foot),
+             (column + 0.010 * tall, top + 0.3 * tall), (column - 0.010 * tall, top + 0.3 * tall))  # fmt: skip
+    canvas.fill(trunk, canvas.seen("4a3c30", distance, lit=False), rank)
+    _leaves(canvas, what, crown, value, distance, rank)
+    left, right = float((crown[:, 0] - crown[:, 2]).min()), float((crown[:, 0] + crown[:, 2]).max())
+    box = Box(int(left), int(top), int(right), int(foot))
+    return Standing(x, distance, height, 0.26 * height, box), rank
+
+
+def shadow(canvas: Canvas, thing: Standing, onto: int, *, contrary: bool = False) -> Box:
+    """Cast a thing's shadow on a plane of ground; contrary, it falls as if the sun stood on the other side."""
+    view, rounds = canvas.view, np.linspace(0, 2 * np.pi, 14)
+    side = -1.0 if contrary else 1.0
+    places = []
+    for turn in rounds:
+        x, distance = view.shadow(thing.x, thing.distance, thing.height * (0.62 + 0.33 * float(np.sin(turn))))
+        x = thing.x + side * (x - thing.x) + thing.half * float(np.cos(turn))
+        places.append(view.place(x, max(2.0, distance)))
+    foot, (x, distance) = view.place(thing.x, thing.distance), view.shadow(thing.x, thing.distance, 0.5 * thing.height)
+    middle = view.place(thing.x + side * (x - thing.x), max(2.0, distance))
+    wide = 0.02 * (thing.box.foot - thing.box.top)
+    stem = [(foot[0] - wide, foot[1]), (foot[0] + wide, foot[1]), (middle[0] + wide, middle[1]),
+            (middle[0] - wide, middle[1])]  # fmt: skip
+    canvas.cast(onto, stem, 0.9)
+    return canvas.cast(onto, places, 0.95)
+
+
+def house(
+    canvas: Canvas, what: str, x: float, distance: float, size: float, *, raised: float = 0.0,
+) -> tuple[Standing, int]:  # fmt: skip
+    """Paint a small house: a lit wall, a wall in shade, a roof."""
+    view, mood = canvas.view, canvas.mood
+    rank = canvas.plane(what, distance)
+    lit_left = view.sun_deg < 0
+    tall, ridge_m, deep = 0.62 * size, 1.06 * size, 0.75 * size
+
+    def at(along: float, height: float, back: float = 0.0) -> tuple[float, float]:
+        return view.place(x + along, distance + back, height + raised)
+
+    half = 0.5 * size
+    gable = (at(-half, 0), at(half, 0), at(half, tall), at(0, ridge_m), at(-half, tall))
+    far = 1.0 if lit_left else -1.0
+    # The long wall runs back on the side away from the sun, so that form shows.
+    wall = (
+        at(far * half, 0),
+        at(far * (half + deep), 0, deep),
+        at(far * (half + deep), tall, deep),
+        at(far * half, tall),
+    )
+    roof = (at(far * half, tall), at(far * (half + deep), tall, deep), at(far * deep, ridge_m, deep), at(0, ridge_m))
+    for places, colour, lit, scale in (
+        (wall, mood.wall, False, 0.92), (gable, mood.wall, True, 0.92), (roof, mood.roof, False, 1.1),
+    ):  # fmt: skip
+        canvas.fill(places, canvas.seen(colour, distance, lit, scale), rank)
+    for along in (-0.2 * size, 0.16 * size):
+        pane = (at(along, 0.2 * size), at(along + 0.1 * size, 0.2 * size), at(along + 0.1 * size, 0.4 * size),
+                at(along, 0.4 * size))  # fmt: skip
+        canvas.fill(pane, canvas.seen("2c2a2c", distance, lit=False), rank)
+    columns = [place[0] for place in (*gable, *wall)]
+    rows = [place[1] for place in (*gable, *wall)]
+    box = Box(int(min(columns)), int(min(rows)), int(max(columns)), int(max(rows)))
+    return Standing(x, distance, ridge_m, half, box), rank
+
+
+def fence(
+    canvas: Canvas, near: tuple[float, float], far: tuple[float, float], posts: int, *, equal: float = 0.0
+) -> tuple[list[tuple[float, float]], Box]:
+    """Paint a fence from a near to a far place, (x, distance) in m; return the feet of its posts and its box.
+
+    Parameters
+    ----------
+    equal : float
+        0 for posts evenly spaced on the ground; towards 1 they are spaced evenly on the picture, which is wrong.
+    """
+    view, share = canvas.view, np.linspace(0, 1, posts)
+    spots = [(near[0] + (far[0] - near[0]) * s, near[1] + (far[1] - near[1]) * s) for s in share]
+    feet = [view.place(*spot) for spot in spots]
+    first, last = np.array(feet[0]), np.array(feet[-1])
+    placed, tops = [], []
+    for s, (column, row) in zip(share, feet, strict=True):
+        even = first + (last - first) * s
+        at = (column + equal * (even[0] - column), row + equal * (even[1] - row))
+        tall = (at[1] - view.horizon) * 1.15 / view.eye_m
+        placed.append((float(at[0]), float(at[1])))
+        tops.append((float(at[0]), float(at[1] - tall)))
+        wide = max(0.6, 0.055 * tall)
+        post = (
+            (at[0] - wide, at[1]),
+            (at[0] + wide, at[1]),
+            (at[0] + wide, at[1] - tall),
+            (at[0] - wide, at[1] - tall),
+        )
+        canvas.fill(post, canvas.seen("5a4a3a", 20.0, lit=False))
+    for part in (0.35, 0.8):
+        rail = [(c, f + part * (t - f)) for (c, f), (_, t) in ((placed[0], tops[0]), (placed[-1], tops[-1]))]
+        thick = [0.04 * (placed[0][1] - tops[0][1]), 0.04 * (placed[-1][1] - tops[-1][1])]
+        strip = ((rail[0][0], rail[0][1] - thick[0]), (rail[1][0], rail[1][1] - thick[1]),
+                 (rail[1][0], rail[1][1] + thick[1]), (rail[0][0], rail[0][1] + thick[0]))  # fmt: skip
+        canvas.fill(strip, canvas.seen("6a5846", 20.0, lit=True))
+    columns, rows = [p[0] for p in placed], [p[1] for p in placed] + [t[1] for t in tops]
+    return placed, Box(int(min(columns)), int(min(rows)), int(max(columns)), int(max(rows)))
+
+
+def path(
+    canvas: Canvas, ways: list[tuple[float, float, float]], onto: int, colour: str | None = None, scale: float = 1.0
+) -> Box:
+    """Paint a path through places (column, row, half width in px) on a plane of ground; return its box."""
+    return canvas.fill(
+        strip_of(ways), canvas.seen(colour or canvas.mood.earth, 20.0, lit=True, scale=scale), only=onto, blur=0.8
+    )
+
+
+def strip_of(ways: list[tuple[float, float, float]]) -> list[tuple[float, float]]:
+    """Give the outline of a winding strip through places (column, row, half width)."""
+    at = np.array(ways, float)
+    along = np.linspace(0, len(at) - 1, 40)
+    smooth = [np.interp(along, range(len(at)), at[:, n]) for n in range(3)]
+    smooth[0] = np.convolve(np.pad(smooth[0], 4, mode="edge"), np.ones(9) / 9, mode="valid")
+    left = [(float(column - half), float(row)) for column, row, half in zip(*smooth, strict=True)]
+    right = [(float(column + half), float(row)) for column, row, half in zip(*smooth, strict=True)]
+    return [*left, *reversed(right)]
+
+
+def water(
+    canvas: Canvas, name: str, line: float, foot: Floats, above: Floats, distance: float, *, lean_px: float = 0.0
+) -> int:
+    """Paint calm water from its far line to the near shore: what stands over it turned about that line, and ripples.
+
+    Parameters
+    ----------
+    line : float
+        Row of the far shore. [px]
+    foot : (W,) array
+        Rows of the near shore.
+    above : (H, W, 3) array
+        What is mirrored.
+    lean_px : float
+        By how much the far shore rises to the right and falls to the left: water that leans.
+    """
+    rank = canvas.plane(name, distance)
+    tilt = lean_px * (canvas.columns / WIDE - 0.5) * 2
+    cover = canvas.under(np.broadcast_to(line - tilt, (1, WIDE))[0].astype(np.float32)) * (1 - canvas.under(foot))
+    rng = chance(canvas.seed, name)
+    deep = np.clip((canvas.rows - line) / max(1.0, HIGH - line), 0, 1)
+    ripple = noise(rng, (HIGH, WIDE), 2.2, 36, 2) * (0.6 + 9 * deep)
+    mirrored = np.clip(2 * line - canvas.rows + ripple, 0, HIGH - 1).astype(np.int32)
+    turned = above[mirrored, np.arange(WIDE)[None, :]]
+    share = (0.90 - 0.30 * deep)[..., None].astype(np.float32)
+    body = linear(canvas.mood.water) * np.array(canvas.mood.shade, np.float32)
+    canvas.touch(cover.astype(np.float32), turned * share + body * (1 - share), rank)
+    return rank

@@ -1,0 +1,170 @@
+"""Practice as a learner does it: the next drill, an answer marked and kept, what the answers show."""
+
+from __future__ import annotations
+
+import json
+import zlib
+from dataclasses import dataclass
+from datetime import UTC, datetime, timedelta
+from pathlib import Path
+from typing import Any
+
+from fsrs import Card, Rating, Scheduler
+
+from kind_distance.core.practice.drills import DRILLS, Drill, make_drill
+from kind_distance.core.practice.learning import Answered, biases, level_for, line_of, rating_of, say_bias
+from kind_distance.core.practice.marking import QUICKEST_S, Marked, mark_answer
+from kind_distance.errors import DomainError
+from kind_distance.store import practice as kept
+from kind_distance.store.database import opened, transaction
+from kind_distance.store.practice import KeptAnswer, Learner
+
+MOST_NAME = 40
+SPACED = tuple(kind for kind in DRILLS if kind != "loosening")
+SCHEDULER = Scheduler(enable_fuzzing=False)
+
+
+@dataclass(frozen=True)
+class SkillShown:
+    """What a learner shows in a skill: kinds of drill, answers, the share right over time, what is due."""
+
+    skill: str
+    kinds: tuple[str, ...]
+    count: int
+    line: tuple[tuple[float, float, float], ...]
+    due: datetime | None
+
+
+@dataclass(frozen=True)
+class Shown:
+    """What a learner's answers show, and what to practise next and why."""
+
+    learner: Learner
+    skills: tuple[SkillShown, ...]
+    biases: tuple[str, ...]
+    next_kind: str
+    why: str
+
+
+def _answered(found: list[KeptAnswer]) -> list[Answered]:
+    return [Answered(each.kind, each.correct, each.off, each.facts) for each in found]
+
+
+def _aware(now: datetime) -> datetime:
+    """Local wall time as the scheduler wants it; only differences count."""
+    return now.replace(tzinfo=UTC)
+
+
+class Practice:
+    """Practice over one file, kept apart from its paintings."""
+
+    def __init__(self, file: Path) -> None:
+        self.file = file
+
+    def learners(self) -> list[Learner]:
+        """List those who practise here."""
+        with opened(self.file) as db:
+            return kept.list_learners(db)
+
+    def begin(self, name: str) -> int:
+        """Begin under a name, or go on under it."""
+        said = " ".join("".join(each if each.isprintable() else " " for each in name).split())
+        if not said or len(said) > MOST_NAME:
+            raise DomainError(f"A name has 1 to {MOST_NAME} letters.", "Write what you want to be called.")
+        with opened(self.file) as db, transaction(db):
+            return kept.add_learner(db, said)
+
+    def forget(self, learner_id: int, skill: str | None = None) -> None:
+        """Delete a learner, or only the answers in one skill."""
+        with opened(self.file) as db, transaction(db):
+            if skill is None:
+                kept.remove_learner(db, learner_id)
+                return
+            kinds = [key for key, each in DRILLS.items() if each.skill == skill]
+            kept.find_learner(db, learner_id)
+            if not kinds:
+                raise DomainError("There is no such skill.", "Choose one of the list.")
+            kept.remove_answers(db, learner_id, kinds)
+
+    def answers(self, learner_id: int) -> list[KeptAnswer]:
+        """List a learner's answers, the oldest first."""
+        with opened(self.file) as db:
+            kept.find_learner(db, learner_id)
+            return kept.answers_of(db, learner_id)
+
+    def next_drill(self, learner_id: int, kind: str | None, now: datetime) -> tuple[str, int, int]:
+        """Say which drill comes next: its kind, seed and level.
+
+        Without a kind it is the one that is due for longest, then one never tried, then the one due soonest.
+        """
+        found = self.answers(learner_id)
+        if kind is None:
+            kind = self._due(learner_id, found, now)[0]
+        if kind not in DRILLS:
+            raise DomainError("There is no such drill.", "Choose one of the list.")
+        here = [each for each in found if each.kind == kind]
+        seed = 1 + zlib.crc32(f"{learner_id} {kind} {len(here)}".encode()) % 900_000
+        return kind, seed, level_for(_answered(here))
+
+    def _due(self, learner_id: int, found: list[KeptAnswer], now: datetime) -> tuple[str, str]:
+        with opened(self.file) as db:
+            cards = {kind: Card.from_json(card) for kind, card in kept.cards_of(db, learner_id).items()}
+        late = sorted((card.due, kind) for kind, card in cards.items() if kind in DRILLS and card.due <= _aware(now))
+        last = found[-1].kind if found else ""
+        for _, kind in late:
+            if kind != last or len(late) == 1:
+                missed = [each for each in found if each.kind == kind and not each.correct]
+                why = "you missed it last time" if missed and missed[-1] is found[-1] else "its time has come again"
+                return kind, why
+        for kind in SPACED:
+            if kind not in cards:
+                return kind, "you have not tried it yet"
+        soonest = min(cards.items(), key=lambda each: each[1].due)
+        return soonest[0], "nothing is due today; this would be next"
+
+    def answer(
+        self, learner_id: int, drill: tuple[str, int, int], given: Any, seconds: float, now: datetime  # noqa: ANN401
+    ) -> tuple[Drill, Marked, bool]:  # fmt: skip
+        """Mark an answer and keep it; the last is False where it does not count: given before, or unlooked at.
+
+        Raises
+        ------
+        DomainError
+            If it is no answer to the drill.
+        """
+        made = make_drill(*drill)
+        marked = mark_answer(made, given)
+        if seconds < QUICKEST_S or made.answer == "done":
+            return made, marked, False
+        answer = KeptAnswer(*drill, now.isoformat(timespec="seconds"), marked.right, marked.off, made.facts, seconds)
+        with opened(self.file) as db, transaction(db):
+            kept.find_learner(db, learner_id)
+            counted = kept.add_answer(db, learner_id, answer)
+            if counted:
+                card = kept.cards_of(db, learner_id).get(made.kind)
+                rating = Rating(rating_of(marked.right, marked.off, made.within))
+                kept.keep_card(db, learner_id, made.kind, _reviewed(card, rating, _aware(now)))
+        return made, marked, counted
+
+    def shown(self, learner_id: int, now: datetime) -> Shown:
+        """Tell what a learner's answers show."""
+        with opened(self.file) as db:
+            learner = kept.find_learner(db, learner_id)
+            found, cards = kept.answers_of(db, learner_id), kept.cards_of(db, learner_id)
+        skills = []
+        for skill in dict.fromkeys(each.skill for each in DRILLS.values()):
+            kinds = tuple(key for key, each in DRILLS.items() if each.skill == skill)
+            here = _answered([each for each in found if each.kind in kinds])
+            due = [Card.from_json(cards[kind]).due for kind in kinds if kind in cards]
+            skills.append(SkillShown(skill, kinds, len(here), tuple(line_of(here)), min(due) if due else None))
+        next_kind, why = self._due(learner_id, found, now)
+        told = tuple(say_bias(said, bias) for said, bias in biases(_answered(found)))
+        return Shown(learner, tuple(skills), told, next_kind, why)
+
+
+def _reviewed(card: str | None, rating: Rating, now: datetime) -> str:
+    """Space a kind of drill anew; a clock that was set back counts as no time."""
+    before = Card(due=now) if card is None else Card.from_json(card)
+    at = now if before.last_review is None else max(now, before.last_review + timedelta(seconds=1))
+    after, _ = SCHEDULER.review_card(before, rating, at)
+    return json.dumps(json.loads(after.to_json()))

@@ -1,0 +1,145 @@
+"""Practice over the API: learners, drills, answers that count once, spacing, export, deleting."""
+
+import csv
+import io
+import unittest
+from datetime import datetime, timedelta
+
+import numpy as np
+from fsrs import Card
+from PIL import Image
+
+from kind_distance.core.practice.drills import DRILLS, make_drill
+from kind_distance.store.database import opened
+from kind_distance.store.practice import MOST_LEARNERS, cards_of
+from tests.support import WithApi
+
+
+class Practising(WithApi):
+    def setUp(self):
+        self.folder_of_its_own()
+        self.over(self.file)
+        self.now = datetime(2026, 11, 28, 9, 0)
+
+    def begin(self, name="Ana"):
+        return (
+            self.client.post("/api/practice/learners", json={"name": name}).raise_for_status().json()["learner"]["id"]
+        )
+
+    def drill(self, who, kind=None):
+        asked = {"kind": kind} if kind else {}
+        return self.client.get(f"/api/practice/learners/{who}/drill", params=asked).raise_for_status().json()
+
+    def answer(self, who, drill, given, seconds=5.0, status=200):
+        body = {
+            "kind": drill["kind"],
+            "seed": drill["seed"],
+            "level": drill["level"],
+            "given": given,
+            "seconds": seconds,
+        }
+        found = self.client.post(f"/api/practice/learners/{who}/answers", json=body)
+        self.assertEqual(found.status_code, status, found.text)
+        return found.json()
+
+    def truth(self, drill):
+        return make_drill(drill["kind"], drill["seed"], drill["level"]).truth
+
+    def test_every_kind_is_asked_shown_and_marked(self):
+        who = self.begin()
+        kinds = self.client.get("/api/practice").json()["kinds"]
+        self.assertEqual({each["key"] for each in kinds}, set(DRILLS))
+        for kind in DRILLS:
+            drill = self.drill(who, kind)
+            if drill["picture"]:
+                picture = Image.open(io.BytesIO(self.client.get(drill["picture"]).raise_for_status().content))
+                self.assertEqual(picture.size, (960, 640))
+                self.assertNotIn("merged", drill["picture"])  # its address does not tell
+            self.assertNotIn("truth", drill)
+            marked = self.answer(who, drill, self.truth(drill))
+            self.assertTrue(marked["right"], kind)
+            self.assertEqual(marked["counted"], kind != "loosening")
+
+    def test_a_drill_counts_once_and_not_when_nobody_looked(self):
+        who = self.begin()
+        drill = self.drill(who, "value_name")
+        self.assertFalse(self.answer(who, drill, 5, seconds=0.1)["counted"])
+        self.assertTrue(self.answer(who, drill, 5)["counted"])
+        self.assertFalse(self.answer(who, drill, 5)["counted"])
+        self.assertNotEqual(self.drill(who, "value_name")["seed"], drill["seed"])
+        for _ in range(100):
+            self.answer(who, drill, 5, seconds=0.05)
+        self.assertEqual(self.client.get("/api/practice").json()["learners"][0]["answers"], 1)
+
+    def test_what_comes_next_is_what_was_not_tried_then_what_is_due(self):
+        who = self.begin()
+        seen = []
+        for _ in range(len(DRILLS) - 1):
+            drill = self.drill(who)
+            seen.append(drill["kind"])
+            self.answer(who, drill, self.truth(drill))
+        self.assertEqual(set(seen), set(DRILLS) - {"loosening"})
+        self.now += timedelta(days=40)  # none for a month
+        shown = self.client.get(f"/api/practice/learners/{who}").json()
+        self.assertIn("its time has come again", shown["why"])
+        drill = self.drill(who)
+        self.answer(who, drill, self.truth(drill))
+        with opened(self.file) as db:
+            again = Card.from_json(cards_of(db, who)[drill["kind"]])
+        self.assertGreater((again.due.replace(tzinfo=None) - self.now).days, 5)  # right after a month: long till next
+
+    def test_a_clock_set_back_loses_nothing(self):
+        who = self.begin()
+        drill = self.drill(who, "level")
+        self.answer(who, drill, self.truth(drill))
+        self.now -= timedelta(days=3)
+        drill = self.drill(who, "level")
+        self.assertTrue(self.answer(who, drill, self.truth(drill))["counted"])
+        self.assertEqual(self.client.get(f"/api/practice/learners/{who}").json()["learner"]["answers"], 2)
+
+    def test_a_bias_is_told(self):
+        who = self.begin()
+        rng = np.random.default_rng(2)
+        for _ in range(16):
+            drill = self.drill(who, "value_name")
+            given = float(np.clip(self.truth(drill) + 0.6 + rng.normal(0, 0.2), 0, 10))
+            told = self.answer(who, drill, given)["shown"]["biases"]
+        self.assertTrue(told and "too light" in told[0], told)
+
+    def test_export_and_deleting(self):
+        one, other = self.begin(), self.begin("Bo")
+        for who in (one, other):
+            for kind in ("level", "value_name"):
+                drill = self.drill(who, kind)
+                self.answer(who, drill, 50 if kind == "level" else 5)
+        rows = list(csv.DictReader(io.StringIO(self.client.get(f"/api/practice/learners/{one}/answers.csv").text)))
+        self.assertEqual([row["skill"] for row in rows], ["Perspective", "Values"])
+        self.client.delete(f"/api/practice/learners/{one}", params={"skill": "Values"}).raise_for_status()
+        counts = {each["name"]: each["answers"] for each in self.client.get("/api/practice").json()["learners"]}
+        self.assertEqual(counts, {"Ana": 1, "Bo": 2})
+        self.client.delete(f"/api/practice/learners/{one}").raise_for_status()
+        self.assertEqual(self.client.get(f"/api/practice/learners/{one}").status_code, 404)
+        self.assertEqual(self.client.get(f"/api/practice/learners/{other}").json()["learner"]["answers"], 2)
+        with opened(self.file) as db:
+            self.assertEqual(db.execute("SELECT count(*) FROM spacing WHERE learner_id = ?", (one,)).fetchone()[0], 0)
+
+    def test_bad_input_is_told_in_words(self):
+        for name in ("", " \x07 ", "x" * 60):
+            self.assertEqual(self.client.post("/api/practice/learners", json={"name": name}).status_code, 422)
+        self.assertEqual(self.begin("Ana"), self.begin(" ana "))  # one name is one learner
+        for number in range(MOST_LEARNERS - 1):
+            self.begin(f"L{number}")
+        self.assertEqual(self.client.post("/api/practice/learners", json={"name": "one more"}).status_code, 422)
+        who = self.begin()
+        drill = self.drill(who, "fault")
+        self.answer(who, drill, "zz", status=422)
+        self.answer(who, {**drill, "kind": "chess"}, "none", status=422)
+        self.answer(who, {**drill, "seed": 0}, "none", status=422)
+        self.answer(99, drill, "none", status=404)
+        self.assertEqual(self.client.get(f"/api/practice/learners/{who}/drill", params={"kind": "x"}).status_code, 422)
+        self.assertEqual(self.client.get("/api/practice/pictures/mix_guess/1/1.jpg").status_code, 404)
+        self.assertEqual(self.client.delete(f"/api/practice/learners/{who}", params={"skill": "x"}).status_code, 422)
+
+
+if __name__ == "__main__":
+    unittest.main()

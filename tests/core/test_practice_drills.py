@@ -1,0 +1,212 @@
+"""Drills: the same seed the same drill, answers marked by what is measured; what a learner shows, against scipy."""
+
+import unittest
+from itertools import permutations
+
+import numpy as np
+from scipy import stats
+
+from kind_distance.core.colour.srgb import linear_from_codes
+from kind_distance.core.practice.canvas import LUMA
+from kind_distance.core.practice.drills import DRILLS, make_drill, patch_value
+from kind_distance.core.practice.learning import (
+    LEAST,
+    Answered,
+    Bias,
+    bias_of,
+    biases,
+    level_for,
+    line_of,
+    rating_of,
+    say_bias,
+    share_right,
+)
+from kind_distance.core.practice.marking import mark_answer
+from kind_distance.errors import DomainError
+
+
+def right_answer(drill):
+    return drill.truth
+
+
+class EveryDrill(unittest.TestCase):
+    def test_the_same_seed_asks_the_same(self):
+        for kind in DRILLS:
+            one, other = make_drill(kind, 17, 2), make_drill(kind, 17, 2)
+            self.assertEqual((one.truth, one.marks, one.options), (other.truth, other.marks, other.options), kind)
+
+    def test_the_truth_is_right_and_explained(self):
+        for kind in DRILLS:
+            for level in (1, 3):
+                drill = make_drill(kind, 23, level)
+                marked = mark_answer(drill, right_answer(drill))
+                self.assertTrue(marked.right, kind)
+                self.assertTrue(marked.measured)
+                if drill.answer != "done":
+                    self.assertTrue(marked.rule, kind)
+                    self.assertTrue(marked.sure, kind)
+
+    def test_what_is_no_answer_is_refused_in_words(self):
+        wrong = {
+            "number": ("x", None, -5, 1e9, True),
+            "choice": ("zz", None, 4),
+            "order": ("A", ["A"], ["A", "A", "B"], None),
+        }
+        for kind in DRILLS:
+            drill = make_drill(kind, 5)
+            for given in wrong.get(drill.answer, ()):
+                with self.assertRaises(DomainError, msg=f"{kind} {given}"):
+                    mark_answer(drill, given)
+
+    def test_no_such_drill(self):
+        for kind, level in (("chess", 1), ("fault", 0), ("fault", 4)):
+            with self.assertRaises(DomainError):
+                make_drill(kind, 1, level)
+
+    def test_one_order_is_right(self):
+        for kind in ("edge_rank", "depth_sort"):
+            drill = make_drill(kind, 8)
+            keys = [option.key for option in drill.options]
+            right = [order for order in permutations(keys) if mark_answer(drill, list(order)).right]
+            self.assertEqual(right, [tuple(drill.truth)])
+
+
+class Values(unittest.TestCase):
+    def test_a_named_value_is_the_mean_light_in_the_ring(self):
+        for seed in (3, 4, 9):
+            drill = make_drill("value_name", seed)
+            mark = drill.marks[0]
+            rows, columns = np.ogrid[: drill.scene.codes.shape[0], : drill.scene.codes.shape[1]]
+            ring = (columns - mark.x) ** 2 + (rows - mark.y) ** 2 <= mark.radius**2
+            light = 100 * float((linear_from_codes(drill.scene.codes) @ LUMA)[ring].mean())
+            # ASTM D1535-08 eq. 2, written out here from the standard's coefficients [memory].
+            v = np.linspace(0, 10, 2001)
+            y = 1.1914 * v - 0.22533 * v**2 + 0.23352 * v**3 - 0.020484 * v**4 + 0.00081939 * v**5
+            self.assertAlmostEqual(float(np.interp(light, y, v)), drill.truth, delta=0.08)
+
+    def test_a_pair_is_equal_and_the_others_are_not(self):
+        keys = set()
+        for seed in range(1, 9):
+            for level, gap in ((1, 1.2), (3, 0.5)):
+                drill = make_drill("value_pair", seed, level)
+                values = {m.key: patch_value(drill.scene, int(m.x), int(m.y)) for m in drill.marks}
+                one, other = (values[key] for key in drill.truth)
+                self.assertLess(abs(one - other), 0.2)
+                for key in set(values) - set(drill.truth):
+                    self.assertGreater(abs(values[key] - one), gap - 0.15)
+                keys.add(drill.truth)
+        self.assertGreater(len(keys), 3)  # it is not always the same two letters
+
+    def test_off_is_given_less_true(self):
+        drill = make_drill("value_name", 3)
+        given = min(10.0, round(drill.truth + 1, 1))
+        marked = mark_answer(drill, given)
+        self.assertAlmostEqual(marked.off, given - drill.truth, places=3)
+        self.assertIn("lighter than it is", marked.measured)
+
+
+class SpotTheFault(unittest.TestCase):
+    def test_about_half_are_as_they_should_be(self):
+        found = [make_drill("fault", seed).truth for seed in range(1, 17)]
+        self.assertTrue(3 <= found.count("none") <= 13, found)
+        self.assertGreater(len(set(found)), 3)
+
+    def test_a_false_alarm_is_told(self):
+        seed = next(seed for seed in range(1, 30) if make_drill("fault", seed).truth == "none")
+        marked = mark_answer(make_drill("fault", seed), "leaning_water")
+        self.assertFalse(marked.right)
+        self.assertIn("where there is none", marked.measured)
+        self.assertIsNone(marked.box)
+
+    def test_a_planted_one_says_where_to_look(self):
+        seed = next(seed for seed in range(1, 30) if make_drill("fault", seed).truth != "none")
+        drill = make_drill("fault", seed)
+        self.assertIsNotNone(mark_answer(drill, drill.truth).box)
+        self.assertIn("painted without it", mark_answer(drill, "none").sure)
+
+
+class Perspective(unittest.TestCase):
+    def test_the_third_post_by_the_cross_ratio(self):
+        """Against the cross ratio: places 0, 1, 2 and n - 1 on the ground and their places on the picture."""
+        for seed in (2, 6):
+            drill = make_drill("bays", seed)
+            first, second, last = (np.array([m.x, m.y]) for m in drill.marks)
+            whole = float(np.hypot(*(last - first)))
+            b, n = float(np.hypot(*(second - first))) / whole, int(drill.marks[-1].key) - 1
+            c = drill.truth
+            ground = (2 - 0) * (n - 1) / ((2 - 1) * (n - 0))
+            self.assertAlmostEqual(c * (1 - b) / ((c - b) * 1), ground, delta=0.05)
+
+
+class Learning(unittest.TestCase):
+    def test_the_interval_is_students(self):
+        offs = list(np.random.default_rng(1).normal(0.3, 0.5, 25))
+        found = bias_of(offs, 0.95)
+        low, high = stats.t.interval(0.95, 24, np.mean(offs), stats.sem(offs))
+        self.assertAlmostEqual(found.mean, float(np.mean(offs)))
+        self.assertAlmostEqual(found.low, low)
+        self.assertAlmostEqual(found.high, high)
+        self.assertFalse(bias_of([]).told)
+        self.assertFalse(bias_of([2.0]).told)
+
+    def test_the_share_right_has_wilsons_interval(self):
+        answers = [Answered("fault", n < 7, None, {}) for n in range(10)]
+        share, low, high = share_right(answers)
+        theirs = stats.binomtest(7, 10).proportion_ci(0.90, method="wilson")
+        self.assertEqual(share, 0.7)
+        self.assertAlmostEqual(low, theirs.low, places=3)
+        self.assertAlmostEqual(high, theirs.high, places=3)
+        self.assertEqual(share_right([]), (0.0, 0.0, 1.0))
+        self.assertEqual(len(line_of(answers * 2 + answers[:3])), 3)
+
+    def simulated(self, seed, bias, band=None, count=30):
+        """A learner who is off by chance, and by a bias in one band or everywhere; told after any of the answers?"""
+        rng, answers, told = np.random.default_rng(seed), [], []
+        for _ in range(count):
+            facts = {
+                "band": str(rng.choice(["dark", "middle", "light"])), "hue": str(rng.choice(["warm", "cool", "grey"])),
+                "round": str(rng.choice(["among lights", "among darks", "among its like"])),
+            }  # fmt: skip
+            off = rng.normal(0, 0.4) + (bias if band is None or facts["band"] == band else 0)
+            answers.append(Answered("value_name", abs(off) < 0.7, float(off), facts))
+            told += biases(answers)
+        return told, biases(answers)
+
+    def test_a_planted_bias_is_told_within_thirty_answers_and_none_is_not(self):
+        found = wrong = 0
+        for seed in range(100):
+            told, last = self.simulated(seed, 0.5 if seed % 2 else -0.5)
+            whole = next((bias for said, bias in last if said == "values"), None)
+            if whole is not None and whole.mean * (1 if seed % 2 else -1) > 0 and abs(abs(whole.mean) - 0.5) <= 0.2:
+                found += 1
+            told, _ = self.simulated(1000 + seed, 0.0)
+            wrong += bool(told)
+        self.assertGreaterEqual(found, 95)
+        self.assertLessEqual(wrong, 5)
+
+    def test_a_bias_in_darks_alone_is_told_of_darks(self):
+        _, last = self.simulated(3, 0.9, "dark", 90)
+        self.assertIn("darks", [said for said, _ in last])
+        self.assertIn("too light", say_bias("darks", next(bias for said, bias in last if said == "darks")))
+        self.assertGreaterEqual(LEAST, 10)
+
+    def test_small_or_unsure_ones_are_not_told(self):
+        self.assertFalse(Bias(0.1, 0.05, 0.15, 200).told)
+        self.assertFalse(Bias(0.5, -0.1, 1.1, 20).told)
+        self.assertFalse(Bias(0.5, 0.3, 0.7, 5).told)
+
+    def test_it_gets_harder_and_easier(self):
+        right, wrong = Answered("fault", True, None, {}), Answered("fault", False, None, {})
+        self.assertEqual(level_for([]), 1)
+        self.assertEqual(level_for([right] * 10), 2)
+        self.assertEqual(level_for([right] * 30), 3)
+        self.assertEqual(level_for([right] * 20 + [wrong] * 10), 2)
+        self.assertEqual(level_for([wrong] * 40), 1)
+
+    def test_ratings_for_spacing(self):
+        self.assertEqual(rating_of(right=False, off=None, within=0), 1)
+        self.assertEqual(rating_of(right=False, off=2.0, within=0.5), 1)
+        self.assertEqual(rating_of(right=False, off=0.7, within=0.5), 2)
+        self.assertEqual(rating_of(right=True, off=0.4, within=0.5), 3)
+        self.assertEqual(rating_of(right=True, off=0.1, within=0.5), 4)
+        self.assertEqual(rating_of(right=True, off=None, within=0), 3)

@@ -1,0 +1,297 @@
+<script setup lang="ts">
+/** Practice: two to five minutes for the eye and the order, apart from the paintings, for oneself alone. */
+import { computed, onMounted, ref, watch } from "vue";
+import { useRoute, useRouter } from "vue-router";
+import NoticeLine from "@/frame/NoticeLine.vue";
+import WallChoice from "@/frame/WallChoice.vue";
+import { isWriting, useKeys } from "@/frame/keys";
+import AnswerForm from "./AnswerForm.vue";
+import DrillPicture from "./DrillPicture.vue";
+import SkillLines from "./SkillLines.vue";
+import { usePractice } from "./practice";
+
+/** One of the scenes that are painted here. */
+const SCENE = "/api/practice/pictures/level/1/13.jpg";
+const practice = usePractice();
+const route = useRoute();
+const router = useRouter();
+const name = ref("");
+const number = ref(5);
+const asking = ref(false);
+onMounted(async () => {
+  document.title = "Practice · Kind Distance";
+  await practice.load();
+});
+/** A judgement or a painting may lead to one kind of drill. */
+const wanted = computed(() => (typeof route.query.kind === "string" ? route.query.kind : undefined));
+watch(
+  () => practice.shown?.learner.id,
+  (id) => {
+    if (id && wanted.value && !practice.drill) void practice.next(wanted.value);
+  },
+  { immediate: true },
+);
+watch(
+  () => practice.drill,
+  (drill) => {
+    if (drill) number.value = drill.unit === "line" ? 0.5 : (drill.low + drill.high) / 2;
+  },
+);
+async function begin(): Promise<void> {
+  if (name.value.trim()) await practice.begin(name.value);
+}
+async function decline(): Promise<void> {
+  localStorage.setItem("practice", "declined");
+  await router.push("/");
+}
+const csv = computed(() => `/api/practice/learners/${practice.shown?.learner.id}/answers.csv`);
+useKeys((event) => {
+  if (isWriting(event.target) || event.ctrlKey || event.metaKey) return;
+  if (event.key === "n" && practice.marked) void practice.next();
+});
+</script>
+
+<template>
+  <div class="practice">
+    <header class="sky">
+      <router-link class="do quiet" to="/">Shelf</router-link>
+      <div>
+        <h1>Practice</h1>
+        <p class="say">Two to five minutes for the eye. For yourself alone; nothing is ranked.</p>
+      </div>
+      <button v-if="practice.drill" class="do" @click="practice.drill = null">What your answers show</button>
+    </header>
+    <NoticeLine :problem="practice.problem" @close="practice.problem = null" />
+    <main>
+      <div v-if="!practice.shown" class="opening">
+        <figure class="hung">
+          <img :src="SCENE" alt="A painted scene with all that is true of it known" />
+        </figure>
+        <section class="first" aria-label="Who practises">
+          <h2>What are you called?</h2>
+          <form @submit.prevent="begin">
+            <input
+              v-model="name"
+              class="field"
+              maxlength="40"
+              aria-label="Name"
+              placeholder="a name, nothing more"
+            />
+            <button class="do main" type="submit">Begin</button>
+          </form>
+          <p v-if="practice.found?.learners.length">
+            Or go on as
+            <button
+              v-for="each in practice.found.learners"
+              :key="each.id"
+              class="do quiet"
+              @click="practice.choose(each.id)"
+            >
+              {{ each.name }}
+            </button>
+          </p>
+          <h2>Look at your screen first</h2>
+          <div class="wedge" role="img" aria-label="Eleven greys from black to white">
+            <i
+              v-for="step in 11"
+              :key="step"
+              :style="{ background: practice.found?.greys[2 * (step - 1)] }"
+            />
+          </div>
+          <p>
+            Can you tell each of the eleven from its neighbours? If the two darkest run together, make the
+            screen brighter or take it out of the sun; on a screen that hides darks no value can be judged.
+          </p>
+          <p>
+            <button class="do quiet" @click="decline">
+              I do not want to practise; do not offer it again
+            </button>
+          </p>
+        </section>
+      </div>
+      <div v-else-if="practice.drill" class="drill">
+        <DrillPicture
+          v-if="practice.drill.picture || practice.drill.horizon"
+          :drill="practice.drill"
+          :marked="practice.marked"
+          :number="number"
+        />
+        <section class="ask" :aria-label="practice.drill.name">
+          <p class="say">{{ practice.drill.skill }}, level {{ practice.drill.level }} of 3</p>
+          <h2>{{ practice.drill.question }}</h2>
+          <p>{{ practice.drill.how }}</p>
+          <AnswerForm
+            v-if="!practice.marked"
+            v-model="number"
+            :drill="practice.drill"
+            :greys="practice.found?.greys ?? []"
+            :busy="practice.busy"
+            @answer="practice.answer"
+          />
+          <div v-else class="marked" role="status">
+            <h3 v-if="practice.drill.answer !== 'done'">{{ practice.marked.right ? "Right" : "Not yet" }}</h3>
+            <p>{{ practice.marked.measured }}</p>
+            <p v-if="practice.drill.options[0]?.colour" class="swatches" aria-hidden="true">
+              <i
+                v-for="each in practice.drill.options"
+                :key="each.key"
+                :style="{ background: each.colour }"
+                >{{ each.key }}</i
+              >
+            </p>
+            <p v-if="practice.marked.rule">{{ practice.marked.rule }}</p>
+            <p v-if="practice.marked.otherwise"><b>Seen otherwise:</b> {{ practice.marked.otherwise }}</p>
+            <p v-if="practice.marked.sure" class="say">{{ practice.marked.sure }}</p>
+            <p v-if="!practice.marked.counted && practice.drill.answer !== 'done'" class="say">
+              This one is not counted: it was answered before, or quicker than one can look.
+            </p>
+            <p class="deeds">
+              <button class="do main" @click="practice.next()">Next</button>
+              <button class="do" @click="practice.next(practice.drill.kind)">Another of these</button>
+            </p>
+            <p v-if="practice.shown.biases[0]">{{ practice.shown.biases[0] }}</p>
+          </div>
+        </section>
+      </div>
+      <section v-else class="shown" aria-label="What your answers show">
+        <h2>{{ practice.shown.learner.name }}</h2>
+        <p v-for="each in practice.shown.biases" :key="each">{{ each }}</p>
+        <p class="deeds">
+          <button class="do main" @click="practice.next()">
+            {{ practice.named.get(practice.shown.next_kind) }}
+          </button>
+          <span class="say">{{ practice.shown.why }}</span>
+        </p>
+        <SkillLines
+          :shown="practice.shown"
+          :named="practice.named"
+          @practise="practice.next"
+          @forget="practice.forget"
+        />
+        <p class="deeds">
+          <a class="do quiet" :href="csv" download>Export as a table</a>
+          <button class="do quiet" @click="practice.leave()">Somebody else</button>
+          <button v-if="!asking" class="do quiet" @click="asking = true">Delete everything of mine</button>
+          <template v-else>
+            <button class="do" @click="practice.forget()">Delete for good</button>
+            <button class="do quiet" @click="asking = false">Keep it</button>
+          </template>
+        </p>
+      </section>
+    </main>
+    <footer class="foot">
+      <span class="say">Kept on this machine, apart from your paintings.</span>
+      <WallChoice />
+    </footer>
+  </div>
+</template>
+
+<style scoped>
+.practice {
+  display: grid;
+  grid-template-rows: auto auto minmax(0, 1fr) auto;
+  min-height: 100dvh;
+}
+.sky {
+  display: flex;
+  gap: 20px;
+  align-items: center;
+  min-height: 62px;
+  padding: 0 20px;
+  border-bottom: 2px solid var(--line);
+}
+.sky button {
+  margin-left: auto;
+}
+main {
+  grid-row: 3;
+  padding: 14px 20px;
+}
+.drill {
+  display: grid;
+  grid-template-columns: minmax(0, 2.2fr) minmax(290px, 1fr);
+  gap: 24px;
+  align-items: start;
+}
+.drill > .ask:first-child {
+  grid-column: 1 / -1;
+  max-width: 62ch;
+}
+.ask,
+.marked,
+.first,
+.shown {
+  display: grid;
+  gap: 10px;
+  align-content: start;
+}
+.first p {
+  max-width: 70ch;
+}
+.opening {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+  gap: 28px;
+}
+.opening figure {
+  padding: 12px;
+  align-self: start;
+}
+.opening img {
+  display: block;
+  aspect-ratio: 3 / 2;
+  width: 100%;
+}
+.first form,
+.deeds {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px 18px;
+}
+.wedge {
+  display: grid;
+  grid-template-columns: repeat(11, 1fr);
+  max-width: 760px;
+}
+.wedge i {
+  height: 84px;
+}
+.swatches {
+  display: flex;
+  gap: 10px;
+}
+.swatches i {
+  display: grid;
+  place-items: end start;
+  width: 84px;
+  height: 64px;
+  padding: 2px 6px;
+  color: #fff;
+  font-style: normal;
+  font-weight: 700;
+  text-shadow: 0 0 3px #000;
+}
+.foot {
+  grid-row: 4;
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  min-height: 34px;
+  padding: 0 20px;
+  border-top: 1px solid var(--hair);
+  color: var(--ink2);
+  font-size: 14.5px;
+}
+.foot .say {
+  font-size: 14.5px;
+}
+@media (max-width: 900px) {
+  .opening,
+  .drill {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  main {
+    padding: 10px 12px;
+  }
+}
+</style>
