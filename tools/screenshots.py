@@ -95,9 +95,23 @@ def _brief(page: Page) -> None:
     page.get_by_role("button", name="New painting").first.click()
 
 
+def _practice(page: Page) -> None:
+    """Sort the places of a scene from far to near."""
+    page.get_by_label("Name").fill("A painter")
+    page.get_by_role("button", name="Begin").click()
+    page.get_by_role("button", name="From far to near").click()
+    page.locator(".option").first.wait_for(timeout=60_000)
+    for option in reversed(page.locator(".option").all()):
+        option.click()
+    page.wait_for_timeout(1000)
+    page.get_by_role("button", name="That is my answer").click()
+    page.get_by_role("button", name="Next").wait_for()
+
+
 # name, address, wall, what is done before the picture is taken
 VIEWS: list[tuple[str, str, str, Callable[[Page], None]]] = [
     ("shelf", "/", "grey", _plain),
+    ("practice", "/practice", "grey", _practice),
     ("brief", "/", "grey", _brief),
     ("sources", f"/paintings/{TEA}/sources", "grey", _plain),
     ("sources-page", f"/paintings/{TEA}/sources", "grey", _page),

@@ -9,6 +9,7 @@ from tests.browser.base import MILL, TEA, InBrowser, browser
 AXE = (Path(__file__).parents[2] / "web" / "node_modules" / "axe-core" / "axe.min.js").read_text("utf-8")
 SCREENS = [
     "/",
+    "/practice",
     *(
         f"/paintings/{TEA}/{stage}"
         for stage in ("sources", "thumbnails", "planes", "mixes", "passes", "sessions", "easel", "log")

@@ -4,6 +4,7 @@ from playwright.sync_api import expect
 
 from kind_distance.core.practice.drills import DRILLS
 from tests.browser.base import InBrowser
+from tests.browser.test_access import AXE
 
 NAMES = [each.name for each in DRILLS.values() if each.key != "loosening"]
 
@@ -69,6 +70,23 @@ class ByPointer(_Drills, InBrowser):
         expect(ask.get_by_role("status")).to_be_visible()
         page.keyboard.press("n")
         expect(page.get_by_role("button", name="That is my answer")).to_be_visible(timeout=20_000)
+
+    def test_nothing_serious_found_by_axe_while_practising(self):
+        page = self.begin()
+        for name in ("From far to near", "Place the third post", "What will it make?"):
+            self.ask(name)
+            for step in ("asked", "answered"):
+                page.evaluate(AXE)
+                found = page.evaluate("axe.run({ resultTypes: ['violations'] })")["violations"]
+                self.assertEqual(
+                    [v["id"] for v in found if v["impact"] in ("serious", "critical")], [], f"{name} {step}"
+                )
+                if step == "asked":
+                    for option in page.locator(".option").all():
+                        option.click()
+                    page.get_by_role("button", name="That is my answer").click()
+                    expect(page.get_by_role("button", name="Next")).to_be_visible(timeout=20_000)
+            page.get_by_role("button", name="What your answers show").click()
 
     def test_everything_of_a_learner_is_deleted(self):
         page = self.begin()

@@ -2,6 +2,7 @@
 /** One judgement: what was measured, why it matters, what to do, and a way to mean it so. */
 import { computed, ref } from "vue";
 import type { Judgement, Remedy } from "@/api/client";
+import { exerciseFor } from "@/stages/practice/exercises";
 import HintTip from "./HintTip.vue";
 import { vRoving } from "@/look/roving";
 
@@ -17,6 +18,7 @@ const props = defineProps<{
 }>();
 const emit = defineEmits<{ apply: [remedy: Remedy]; mean: [reason: string]; hear: [] }>();
 const asking = ref(false);
+const exercise = computed(() => exerciseFor(props.judgement.kind));
 const reason = ref("");
 const silenced = computed(() => props.judgement.meant_so !== null);
 
@@ -49,6 +51,9 @@ function keep(): void {
               text="You know it and want it so: it is not told again, and your reason is printed."
             />
           </button>
+          <router-link v-if="exercise && !tried" class="do quiet" :to="`/practice?kind=${exercise}`"
+            >Practise it</router-link
+          >
         </div>
         <form v-if="asking" class="reason" @submit.prevent="keep">
           <label
