@@ -17,6 +17,7 @@ from collections.abc import Callable, Iterator
 from dataclasses import replace
 from datetime import datetime, timedelta
 from pathlib import Path
+from unittest.mock import patch
 
 import cv2
 import httpx
@@ -37,6 +38,7 @@ from kind_distance.core.mixing.tubes import Tube
 from kind_distance.core.paint.media import medium_of
 from kind_distance.core.picture.page import find_frames, sketch_values, straighten_sketch
 from kind_distance.core.picture.thumbnail import ThumbnailSettings, make_thumbnail, simplify
+from kind_distance.core.practice.scenes import paint_scene
 from kind_distance.core.progress.camera import photograph
 from kind_distance.core.schedule.cost import plan_cost
 from kind_distance.core.schedule.model import Problem
@@ -430,6 +432,45 @@ def second_start(file: Path) -> Iterator[Figure]:
     yield "second start to the first answered page (best of 5)", min(times), 3.0, "s"
 
 
+def practice(folder: Path) -> Iterator[Figure]:
+    """Paint scenes, begin to practise, and ask for the next drill while the one before is looked at."""
+    seeds = iter(range(1, 10_000))
+    yield "a practice scene of 960 px (median)", median_ms(lambda: paint_scene(next(seeds)), 15), 400.0, "ms"
+    with TestClient(create_app(folder / "practice.sqlite", lambda: DEMO_NOW), base_url="http://127.0.0.1") as client:
+        who = client.post("/api/practice/learners", json={"name": "A"}).json()["learner"]["id"]
+        at = f"/api/practice/learners/{who}"
+
+        def ask() -> dict[str, object]:
+            drill: dict[str, object] = client.get(f"{at}/drill").json()
+            return drill
+
+        start = time.perf_counter()
+        # The test client answers only when the next one is painted as well: that is taken off.
+        with patch("kind_distance.api.practice._make_ahead"):
+            drill = ask()
+            client.get(str(drill["picture"]))
+        yield "the first drill with its picture", 1000 * (time.perf_counter() - start), 600.0, "ms"
+        times = []
+        for _ in range(6):
+            given = 5 if drill["answer"] == "number" else None
+            options = [each["key"] for each in drill["options"]]  # type: ignore[attr-defined]
+            given = options if drill["answer"] == "order" else options[0] if options else given
+            said = {key: drill[key] for key in ("kind", "seed", "level")} | {"given": given, "seconds": 5.0}
+            if drill["unit"] == "row":
+                said["given"] = 50
+            elif drill["unit"] == "line":
+                said["given"] = 0.5
+            client.post(f"{at}/answers", json=said).raise_for_status()
+            ask()  # as the page does, after which what comes is painted ahead
+            start = time.perf_counter()
+            with patch("kind_distance.api.practice._make_ahead"):
+                drill = ask()
+                if drill["picture"]:
+                    client.get(str(drill["picture"]))
+            times.append(1000 * (time.perf_counter() - start))
+        yield "the next drill with its picture, made ahead (median)", statistics.median(times), 100.0, "ms"
+
+
 def main() -> int:
     """Measure everything; return 1 where a bound does not hold."""
     failed = 0
@@ -444,6 +485,7 @@ def main() -> int:
                 planning(file),
                 mixing(file),
                 at_the_easel(folder),
+                practice(folder),
                 many_photos(folder),
                 long_history(folder),
                 sought_plans(),

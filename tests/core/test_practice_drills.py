@@ -22,6 +22,7 @@ from kind_distance.core.practice.learning import (
     share_right,
 )
 from kind_distance.core.practice.marking import mark_answer
+from kind_distance.core.practice.orders import order_puzzle
 from kind_distance.errors import DomainError
 
 
@@ -71,6 +72,38 @@ class EveryDrill(unittest.TestCase):
             self.assertEqual(right, [tuple(drill.truth)])
 
 
+class Orders(unittest.TestCase):
+    def test_every_order_that_can_be_painted_counts_and_no_other(self):
+        """Against exhaustive search: the answer is right exactly where no layer comes before what it lies on."""
+        for seed in (3, 7, 12):
+            drill, puzzle = make_drill("order", seed), order_puzzle(seed, 1)
+            ids = dict(zip(drill.truth, (each.id for each in puzzle.passes), strict=True))
+            needs = [(rule.before, rule.after) for rule in puzzle.rules if rule.material]
+            right = 0
+            for tried in permutations(drill.truth):
+                at = {ids[key]: place for place, key in enumerate(tried)}
+                can_be = all(at[before] < at[after] for before, after in needs)
+                self.assertEqual(mark_answer(drill, list(tried)).right, can_be, (seed, tried))
+                right += can_be
+            self.assertTrue(1 <= right < 24)
+
+    def test_another_order_is_told_what_it_costs(self):
+        found = False
+        for seed in range(1, 25):
+            drill, puzzle = make_drill("order", seed), order_puzzle(seed, 1)
+            ids = dict(zip(drill.truth, (each.id for each in puzzle.passes), strict=True))
+            self.assertEqual(puzzle.cut_round_cm([ids[key] for key in drill.truth]), 0)
+            for tried in permutations(drill.truth):
+                cost = puzzle.cut_round_cm([ids[key] for key in tried])
+                if cost and puzzle.holds([ids[key] for key in tried]):
+                    marked = mark_answer(drill, list(tried))
+                    self.assertTrue(marked.right)
+                    self.assertIn(f"{cost:.0f} cm", marked.measured)
+                    found = True
+                    break
+        self.assertTrue(found)
+
+
 class Values(unittest.TestCase):
     def test_a_named_value_is_the_mean_light_in_the_ring(self):
         for seed in (3, 4, 9):
@@ -103,6 +136,22 @@ class Values(unittest.TestCase):
         marked = mark_answer(drill, given)
         self.assertAlmostEqual(marked.off, given - drill.truth, places=3)
         self.assertIn("lighter than it is", marked.measured)
+
+
+class WetAgainstDry(unittest.TestCase):
+    def test_washes_dry_lighter_and_gouache_comes_together(self):
+        """Common practice, no source: a wash dries lighter; dark gouache dries lighter, light gouache darker."""
+        seen = set()
+        for seed in range(1, 60):
+            drill = make_drill("wet_dry", seed)
+            wet, medium = float(drill.facts["wet"]), drill.facts["medium"]
+            if medium == "watercolour" or medium == "gouache" and wet < 3.5:
+                self.assertGreater(drill.truth, wet)
+            elif medium == "acrylic":
+                self.assertLessEqual(drill.truth, wet)
+            seen.add(medium)
+            self.assertIn("too dark", mark_answer(drill, round(max(0.0, drill.truth - 1), 2)).measured)
+        self.assertEqual(len(seen), 3)
 
 
 class SpotTheFault(unittest.TestCase):

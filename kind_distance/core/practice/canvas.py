@@ -6,7 +6,7 @@ All colour is linear light; all places are pixels. The ground is flat: ``row = h
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Callable, Sequence
 from dataclasses import dataclass, field
 from math import cos, exp, log, radians, sin, tan
 from typing import NamedTuple
@@ -26,6 +26,7 @@ FINE = 8  # positions are drawn to so many parts of a pixel
 SHIFT = 3
 
 
+Tones = Callable[[tuple[slice, slice]], Floats]
 HALF = 0.5  # covered by more, a pixel belongs to what covers it
 
 
@@ -128,14 +129,14 @@ class Canvas:
         self.distances.append(distance)
         return len(self.names)
 
-    def lay(self, alpha: Floats, tones: Floats, value: float, distance: float, rank: int) -> None:
+    def lay(self, alpha: Floats, tones: Floats | Tones, value: float, distance: float, rank: int) -> None:
         """Lay a plane's own colour behind its air, put to a value on the mean, over what is there.
 
         Parameters
         ----------
         alpha : (H, W) array
             How much it covers.
-        tones : (H, W, 3) or (3,) array
+        tones : (3,) array, (H, W, 3) array, or a function that gives it for a part of the picture
             Its own light.
         value : float
             Planned value; that of ``planned`` where the plane has one. [V]
@@ -146,8 +147,8 @@ class Canvas:
         if not where[2] or not where[3]:
             return
         share, part = self.clear_share(distance), alpha[box]
-        own = np.broadcast_to(tones, (HIGH, WIDE, 3))[box]
-        mean = float((own @ LUMA * part).sum() / max(1e-3, float(part.sum())))
+        own = tones(box) if callable(tones) else np.broadcast_to(tones, (HIGH, WIDE, 3))[box]
+        mean = float(np.vdot(own @ LUMA, part) / max(1e-3, float(part.sum())))
         behind = float(self.air @ LUMA) * (1 - share)
         scale = np.float32(
             np.clip((float(luminance_from_value(wanted)) / 100 - behind) / max(1e-4, mean * share), 0.15, 4.0)

@@ -15,10 +15,12 @@ import numpy as np
 from kind_distance.core.colour.lab import ciede2000, lab_from_linear, linear_from_lab, warmth
 from kind_distance.core.colour.munsell import value_from_luminance, value_map
 from kind_distance.core.colour.srgb import codes_from_linear, linear_from_codes
+from kind_distance.core.mixing.drying_shift import usual_shift
 from kind_distance.core.mixing.recipes import mix_of
 from kind_distance.core.mixing.tubes import WHITE, Tube
 from kind_distance.core.practice.canvas import HIGH, LUMA, WIDE
 from kind_distance.core.practice.chance import chance
+from kind_distance.core.practice.orders import order_puzzle
 from kind_distance.core.practice.scenes import (
     FAULTS,
     Scene,
@@ -168,6 +170,23 @@ def value_name(seed: int, level: int) -> Drill:
         "0 is black, 10 is white. Squint: compare it with the lightest and the darkest place first.", scene, "number",
         round(value, 2), (Mark("", column, row, PATCH_PX),), 0, 10, 0.5, "V", within=(0.9, 0.7, 0.5)[level - 1],
         facts=facts_of(scene, column, row, value),
+    )  # fmt: skip
+
+
+DRYING = (("watercolour", "wash of watercolour"), ("gouache", "gouache"), ("acrylic", "acrylic"))
+
+
+def wet_dry(seed: int, level: int) -> Drill:
+    """Say what a wet mix will be when it is dry."""
+    rng = chance(seed, "wet")
+    medium, said = DRYING[int(rng.integers(len(DRYING)))]
+    wet = round(float(rng.uniform(2.5, 8.0)) * 2) / 2
+    dry = usual_shift(medium).dry(wet)
+    return Drill(
+        "wet_dry", seed, level, f"A {said} stands at {wet:.1f} while it is wet. What is it when it is dry?",
+        "Washes dry lighter, towards the paper; gouache comes together in the middle; acrylic dries a little darker.",
+        None, "number", round(dry, 2), (), 0, 10, 0.1, "V", within=(0.6, 0.45, 0.3)[level - 1],
+        facts={"medium": medium, "wet": f"{wet:.1f}"},
     )  # fmt: skip
 
 
@@ -357,6 +376,21 @@ def mix_guess(seed: int, level: int) -> Drill:
     )  # fmt: skip
 
 
+def order(seed: int, level: int) -> Drill:
+    """Put passes in an order that can be painted."""
+    puzzle = order_puzzle(seed, level)
+    shuffled = [int(at) for at in chance(seed, "order").permutation(len(puzzle.passes))]
+    keys = {puzzle.passes[at].id: LETTERS[n] for n, at in enumerate(shuffled)}
+    return Drill(
+        "order", seed, level, f"In which order do you paint this in {puzzle.medium}?",
+        "More than one order may be right: what counts is that nothing lies over what is not there yet, and how much "
+        "you have to cut round.", puzzle.scene, "order", [keys[each.id] for each in puzzle.passes],
+        options=tuple(
+            Option(LETTERS[n], first_upper(puzzle.passes[at].said)) for n, at in enumerate(shuffled)
+        ),
+    )  # fmt: skip
+
+
 LOOSENING = (
     ("Draw what stands before you with the thickest thing you have, without an eraser.", 4),
     ("The same with the other hand.", 3),
@@ -389,9 +423,11 @@ DRILLS: dict[str, DrillKind] = {
     for each in (
         DrillKind("value_name", "Values", "Name the value", value_name),
         DrillKind("value_pair", "Values", "Find the equal pair", value_pair),
+        DrillKind("wet_dry", "Values", "Wet against dry", wet_dry),
         DrillKind("edge_rank", "Edges", "From lost to hard", edge_rank),
         DrillKind("depth_sort", "Depth", "From far to near", depth_sort),
         DrillKind("fault", "Spot the fault", "What is wrong here?", fault),
+        DrillKind("order", "Order", "Put the passes in order", order),
         DrillKind("level", "Perspective", "Find the eye level", level_line),
         DrillKind("bays", "Perspective", "Place the third post", bays),
         DrillKind("mix_guess", "Mixing", "What will it make?", mix_guess),

@@ -7,8 +7,10 @@ from typing import Any
 
 import numpy as np
 
+from kind_distance.core.mixing.drying_shift import usual_shift
 from kind_distance.core.practice.canvas import Box
 from kind_distance.core.practice.drills import Drill, value_range
+from kind_distance.core.practice.orders import order_puzzle
 from kind_distance.core.practice.scenes import FAULTS, Scene
 from kind_distance.errors import DomainError
 
@@ -58,6 +60,20 @@ def _mark_value(drill: Drill, off: float) -> Marked:
         "What lies round a place pulls the eye: among lights it seems darker, among darks lighter than it is. Compare "
         "it with the two ends of the picture instead of with its neighbours.",
         "Measured on the picture, to 0.1. Your screen may shift all of it a little.",
+    )  # fmt: skip
+
+
+def _mark_wet(drill: Drill, off: float) -> Marked:
+    way = "light" if off > 0 else "dark"
+    told = f"You said {abs(off):.1f} too {way}." if abs(off) >= 0.05 else "Exactly."  # noqa: PLR2004
+    shift = usual_shift(drill.facts["medium"])
+    return Marked(
+        abs(off) <= drill.within, off,
+        f"From {drill.facts['wet']} wet it dries to {drill.truth:.1f}, give or take {shift.error:.2f}. {told}",
+        "Water fills the tooth of a wet film and takes its scattered light away: what dries dull dries lighter. "
+        "Acrylic's milky binder clears, and takes its own lightness with it.",
+        "A usual curve from memory; your own swatches, wet and dry, say it better. Read them in under Mixes.",
+        "Painters of acrylic disagree: some see lights dry lighter and darks darker.",
     )  # fmt: skip
 
 
@@ -160,6 +176,29 @@ def _mark_depth(drill: Drill, right: bool) -> Marked:
     )  # fmt: skip
 
 
+def _mark_order(drill: Drill, given: list[str]) -> Marked:
+    """Mark an order of passes: any that can be painted is right; what it costs is told beside the cheapest."""
+    puzzle = order_puzzle(drill.seed, drill.level)
+    ids = dict(zip(drill.truth, (each.id for each in puzzle.passes), strict=True))
+    order = [ids[key] for key in given]
+    wrong = next((rule for rule in puzzle.broken(order) if rule.material), None)
+    mine, usual = puzzle.cut_round_cm(order), puzzle.cut_round_cm([each.id for each in puzzle.passes])
+    cost = f"It cuts round {mine:.0f} cm of border" if mine else "Nothing has to be cut round"
+    usually = f"; {', '.join(drill.truth)} cuts round {usual:.0f} cm" if given != drill.truth else ""
+    measured = (
+        f"{cost}{usually}."
+        if wrong is None
+        else f"This cannot be painted. {wrong.reason} In order: {', '.join(drill.truth)}."
+    )
+    return Marked(
+        wrong is None, None, measured,
+        "A layer needs what lies under it to be there and dry enough. Far before near saves cutting round, wherever "
+        "the near edge is hard.", "Known by the rules that plan your own paintings.",
+        "Some schools begin with the focus, or with the darks, and cut the distance in round them: it costs the "
+        "centimetres told here, and is right for those who want the edge soft.",
+    )  # fmt: skip
+
+
 def _metres(distance: float) -> str:
     return f"{distance / 1000:.1f} km" if distance >= 1000 else f"{distance:.0f} m"  # noqa: PLR2004
 
@@ -198,13 +237,17 @@ def mark_answer(drill: Drill, given: Any) -> Marked:  # noqa: ANN401  from outsi
     """
     if drill.answer == "number":
         off = round(_number(drill, given) - float(drill.truth), 4)
-        return {"value_name": _mark_value, "level": _mark_level, "bays": _mark_bays}[drill.kind](drill, off)
+        return {"value_name": _mark_value, "wet_dry": _mark_wet, "level": _mark_level, "bays": _mark_bays}[drill.kind](
+            drill, off
+        )
     if drill.answer == "done":
         return Marked(right=True, off=None, measured="Done.", rule="", sure="")
     keys = {option.key for option in drill.options}
     if drill.answer == "order":
         if not isinstance(given, list) or len(given) != len(keys) or set(map(str, given)) != keys:
             raise DomainError("That is no order of these places.", "Press each place once.")
+        if drill.kind == "order":
+            return _mark_order(drill, [str(key) for key in given])
         return {"edge_rank": _mark_edges, "depth_sort": _mark_depth}[drill.kind](drill, given == drill.truth)
     if given not in keys:
         raise DomainError("That is no answer to this question.", "Choose one of the list.")

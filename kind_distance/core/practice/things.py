@@ -31,9 +31,17 @@ def ridge(canvas: Canvas, name: str, base: float, rise: float, scale: float, val
     rank = canvas.plane(name, distance)
     grass = linear(canvas.mood.grass) * 0.5 + linear(canvas.mood.wood) * 0.5
     near = float(np.clip(1.4 - distance / 4000, 0, 1))
-    tones = linear(canvas.mood.ridge) * (1 - near) + grass * near
-    fold = noise(chance(canvas.seed, name + " folds"), (HIGH, WIDE), 24, 60, 2)
-    canvas.lay(canvas.under(line), tones * (1 + 0.10 * near * fold[..., None]), value, distance, rank)
+    tones = (linear(canvas.mood.ridge) * (1 - near) + grass * near).astype(np.float32)
+    fold = noise(chance(canvas.seed, name + " folds"), (HIGH, WIDE), 24, 60, 2) if near else None
+
+    def folded(box: tuple[slice, slice]) -> Floats:
+        shape = (box[0].stop - box[0].start, box[1].stop - box[1].start, 3)
+        if fold is None:
+            return np.broadcast_to(tones, shape)
+        return np.asarray(tones * (1 + np.float32(0.10 * near) * fold[box][..., None]), np.float32)
+
+    # Nearer land covers all but the first rows under the line.
+    canvas.lay(canvas.under(line) * (canvas.rows < base + RIDGE_DEEP), folded, value, distance, rank)
     return np.asarray(line, np.float32)
 
 
@@ -44,9 +52,14 @@ def ground(canvas: Canvas, name: str, line: Floats, value: float, distance: floa
     rng = chance(canvas.seed, name)
     # Flecks grow towards the viewer.
     fine, broad = noise(rng, (HIGH, WIDE), 3, 12, 2), noise(rng, (HIGH, WIDE), 14, 90, 2)
-    near = np.clip((canvas.rows - canvas.view.horizon) / (HIGH - canvas.view.horizon), 0, 1)
-    tones = base * (1 + (0.10 * fine * near + 0.09 * broad)[..., None]) * np.array(canvas.mood.sun, np.float32)
-    canvas.lay(canvas.under(line), np.maximum(tones, 0.004), value, distance, rank)
+    near = np.clip((canvas.rows - canvas.view.horizon) / (HIGH - canvas.view.horizon), 0, 1).astype(np.float32)
+    lit = (base * np.array(canvas.mood.sun, np.float32)).astype(np.float32)
+
+    def flecked(box: tuple[slice, slice]) -> Floats:
+        rough = 1 + np.float32(0.10) * fine[box] * near[box[0]] + np.float32(0.09) * broad[box]
+        return np.asarray(lit * np.maximum(rough, np.float32(0.05))[..., None], np.float32)
+
+    canvas.lay(canvas.under(line), flecked, value, distance, rank)
     return rank
 
 
@@ -73,10 +86,11 @@ def _leaves(canvas: Canvas, what: str, places: NDArray[np.float64], value: float
     whole, lit = canvas.lumps(what, places, torn=max(2.5, float(places[:, 2].mean()) / 3))
     dark = linear(canvas.mood.wood) * np.array(canvas.mood.shade, np.float32)
     light = linear(canvas.mood.wood) * np.array(canvas.mood.sun, np.float32) * np.float32(1.5)
-    light = light * 0.75 + linear(canvas.mood.grass) * np.float32(0.25)
-    canvas.lay(whole, dark + (light - dark) * lit[..., None], value, distance, rank)
+    light = light * np.float32(0.75) + linear(canvas.mood.grass) * np.float32(0.25)
+    canvas.lay(whole, lambda box: dark + (light - dark) * lit[box][..., None], value, distance, rank)
 
 
+RIDGE_DEEP = 110  # px under its base, to which land goes on behind what stands before it
 LEAVES = 70  # lumps of a crown
 
 

@@ -4,6 +4,7 @@ const EXERCISES: Record<string, string> = {
   ladder_conflict: "value_pair",
   drift: "value_name",
   distance_order: "depth_sort",
+  dark_first: "order",
   hot_spots: "fault",
   uneven_bays: "bays",
 };
