@@ -41,6 +41,7 @@ class DrillKindView(BaseModel):
     key: str
     skill: str
     name: str
+    own: bool = Field(description="Whether it can be done on a painter's own picture.")
 
 
 class PracticeView(BaseModel):
@@ -121,6 +122,8 @@ class DrillView(BaseModel):
     unit: str
     options: list[OptionView]
     minutes: int
+    painting: int | None = Field(description="The painting whose own picture it is.")
+    version: int | None
     horizon: float = Field(description="Height of the eye level from the top, where it is shown; else 0.")
 
 
@@ -131,6 +134,8 @@ class AnswerRequest(BaseModel):
     seed: Seed
     level: Level
     given: Any
+    painting: Annotated[int, Field(ge=1, le=1_000_000_000)] | None = None
+    version: Annotated[int, Field(ge=1, le=1_000_000_000)] | None = None
     seconds: Annotated[float, Field(ge=0, le=36_000, allow_inf_nan=False)]
 
 
@@ -166,7 +171,7 @@ def practice(here: Here) -> PracticeView:
     """List learners and kinds of drill."""
     return PracticeView(
         learners=[LearnerView(id=each.id, name=each.name, answers=each.answers) for each in _practice(here).learners()],
-        kinds=[DrillKindView(key=each.key, skill=each.skill, name=each.name) for each in DRILLS.values()],
+        kinds=[DrillKindView(key=each.key, skill=each.skill, name=each.name, own=each.own) for each in DRILLS.values()],
         greys=[f"#{int(code):02x}{int(code):02x}{int(code):02x}" for code in grey_code(np.arange(0, 10.5, 0.5))],
     )
 
@@ -209,30 +214,41 @@ def forget(here: Here, learner_id: Learner, skill: Annotated[str | None, Query(m
     return Response(status_code=204)
 
 
-def _view(drill: Drill) -> DrillView:
+def _view(drill: Drill, painting: int | None = None, version: int | None = None) -> DrillView:
     kind = DRILLS[drill.kind]
     picture = f"/api/practice/pictures/{drill.kind}/{drill.level}/{drill.seed}.jpg" if drill.scene is not None else ""
+    if painting is not None:
+        picture = f"/api/practice/own/{painting}/{version}.jpg"
     return DrillView(
         kind=drill.kind, name=kind.name, skill=kind.skill, seed=drill.seed, level=drill.level,
         question=drill.question, how=drill.how, picture=picture,
         marks=[MarkView(key=m.key, x=m.x / WIDE, y=m.y / HIGH, radius=m.radius / WIDE) for m in drill.marks],
         answer=drill.answer, low=drill.low, high=drill.high, step=drill.step, unit=drill.unit,
         options=[OptionView(key=each.key, said=each.said, colour=each.colour) for each in drill.options],
-        minutes=drill.minutes, horizon=drill.horizon / HIGH,
+        minutes=drill.minutes, horizon=drill.horizon / HIGH, painting=painting, version=version,
     )  # fmt: skip
 
 
 @router.get("/learners/{learner_id}/drill", summary="Give the next drill")
 def next_drill(
-    here: Here,
-    learner_id: Learner,
-    afterwards: BackgroundTasks,
+    here: Here, learner_id: Learner, afterwards: BackgroundTasks,
     kind: Annotated[str | None, Query(max_length=20)] = None,
-) -> DrillView:
-    """Give the next drill: of a kind, or what is due."""
-    chosen = _practice(here).next_drill(learner_id, kind, here.clock())
+    painting: Annotated[int | None, Query(ge=1, le=1_000_000_000)] = None,
+) -> DrillView:  # fmt: skip
+    """Give the next drill: of a kind, or what is due; on a painting's own picture where one is named."""
+    chosen = _practice(here).next_drill(learner_id, kind, here.clock(), painting)
+    if painting is not None:
+        scene, version = _practice(here).own(painting)
+        return _view(make_drill(*chosen, scene), painting, version)
     afterwards.add_task(_make_ahead, here, learner_id)
     return _view(make_drill(*chosen))
+
+
+@router.get("/own/{painting_id}/{version}.jpg", response_class=Response, summary="Show an own picture to practise on")
+def own_picture(here: Here, painting_id: Learner, version: Learner) -> Response:
+    """Show a painting's picture as it is practised on; its address changes with the painting."""
+    scene, _ = _practice(here).own(painting_id, version)
+    return forever(jpeg(scene.codes), "image/jpeg")
 
 
 def _make_ahead(here: Here, learner_id: int) -> None:
@@ -253,8 +269,9 @@ def drill_picture(kind: Annotated[str, Path(max_length=20)], level: Annotated[in
 @router.post("/learners/{learner_id}/answers", summary="Answer a drill")
 def answer_drill(here: Here, learner_id: Learner, said: AnswerRequest) -> MarkedView:
     """Mark an answer, explain it, and keep it."""
+    own = None if said.painting is None else _practice(here).own(said.painting, said.version)[0]
     drill, marked, counted = _practice(here).answer(
-        learner_id, (said.kind, said.seed, said.level), said.given, said.seconds, here.clock()
+        learner_id, (said.kind, said.seed, said.level), said.given, said.seconds, here.clock(), own
     )
     box, place = marked.box, marked.place
     return MarkedView(

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import json
 import zlib
+from collections import Counter
 from dataclasses import dataclass
 from datetime import UTC, datetime, timedelta
 from pathlib import Path
@@ -14,10 +15,13 @@ from fsrs import Card, Rating, Scheduler
 from kind_distance.core.practice.drills import DRILLS, Drill, make_drill
 from kind_distance.core.practice.learning import Answered, biases, level_for, line_of, rating_of, say_bias
 from kind_distance.core.practice.marking import QUICKEST_S, Marked, mark_answer
-from kind_distance.errors import DomainError
+from kind_distance.core.practice.scenes import Scene
+from kind_distance.errors import ChangedElsewhereError, DomainError
+from kind_distance.store import paintings
 from kind_distance.store import practice as kept
 from kind_distance.store.database import opened, transaction
 from kind_distance.store.practice import KeptAnswer, Learner
+from kind_distance.studio.own_scenes import own_scene
 
 MOST_NAME = 40
 SPACED = tuple(kind for kind in DRILLS if kind != "loosening")
@@ -92,18 +96,42 @@ class Practice:
             kept.find_learner(db, learner_id)
             return kept.answers_of(db, learner_id)
 
-    def next_drill(self, learner_id: int, kind: str | None, now: datetime) -> tuple[str, int, int]:
+    def own(self, painting_id: int, version: int | None = None) -> tuple[Scene, int]:
+        """Give a painting's picture as a scene to practise on, and the painting's version.
+
+        Raises
+        ------
+        NotFoundError, DomainError
+            If the painting is not there, too little is marked on it, or it changed since the version named.
+        """
+        with opened(self.file) as db:
+            painting = paintings.painting_of(db, painting_id)
+        if version is not None and version != painting.version:
+            raise ChangedElsewhereError(
+                "The painting changed since this was asked.", "Ask for another drill on your picture."
+            )
+        return own_scene(self.file, painting.state), painting.version
+
+    def next_drill(
+        self, learner_id: int, kind: str | None, now: datetime, painting: int | None = None
+    ) -> tuple[str, int, int]:
         """Say which drill comes next: its kind, seed and level.
 
-        Without a kind it is the one that is due for longest, then one never tried, then the one due soonest.
+        Without a kind it is the one that is due for longest, then one never tried, then the one due soonest; on a
+        painter's own picture the kind that was asked least.
         """
         found = self.answers(learner_id)
+        if kind is None and painting is not None:
+            asked = Counter(each.kind for each in found)
+            kind = min((key for key, each in DRILLS.items() if each.own), key=lambda key: asked[key])
         if kind is None:
             kind = self._due(learner_id, found, now)[0]
         if kind not in DRILLS:
             raise DomainError("There is no such drill.", "Choose one of the list.")
         here = [each for each in found if each.kind == kind]
         seed = 1 + zlib.crc32(f"{learner_id} {kind} {len(here)}".encode()) % 900_000
+        if painting is not None:
+            seed = 1_000_000 + zlib.crc32(f"{learner_id} {kind} {len(here)} {painting}".encode()) % 8_000_000
         return kind, seed, level_for(_answered(here))
 
     def _due(self, learner_id: int, found: list[KeptAnswer], now: datetime) -> tuple[str, str]:
@@ -123,7 +151,8 @@ class Practice:
         return soonest[0], "nothing is due today; this would be next"
 
     def answer(
-        self, learner_id: int, drill: tuple[str, int, int], given: Any, seconds: float, now: datetime  # noqa: ANN401
+        self, learner_id: int, drill: tuple[str, int, int], given: Any, seconds: float, now: datetime,  # noqa: ANN401
+        own: Scene | None = None,
     ) -> tuple[Drill, Marked, bool]:  # fmt: skip
         """Mark an answer and keep it; the last is False where it does not count: given before, or unlooked at.
 
@@ -132,7 +161,7 @@ class Practice:
         DomainError
             If it is no answer to the drill.
         """
-        made = make_drill(*drill)
+        made = make_drill(*drill, own)
         marked = mark_answer(made, given)
         if seconds < QUICKEST_S or made.answer == "done":
             return made, marked, False

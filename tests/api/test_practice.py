@@ -12,7 +12,66 @@ from PIL import Image
 from kind_distance.core.practice.drills import DRILLS, make_drill
 from kind_distance.store.database import opened
 from kind_distance.store.practice import MOST_LEARNERS, cards_of
-from tests.support import WithApi
+from tests.support import WithApi, demo_copy
+
+
+class OnOnesOwnPicture(WithApi):
+    """The demo's photos with their marked planes; what is asked is measured on them."""
+
+    def setUp(self):
+        self.folder_of_its_own()
+        demo_copy(self.file)
+        self.over(self.file)
+        made = self.client.post("/api/practice/learners", json={"name": "Ana"})
+        self.at = f"/api/practice/learners/{made.json()['learner']['id']}"
+
+    def ask(self, kind, painting=3, status=200):
+        found = self.client.get(f"{self.at}/drill", params={"kind": kind, "painting": painting})
+        self.assertEqual(found.status_code, status, found.text)
+        return found.json()
+
+    def answer(self, drill, given, status=200):
+        said = {key: drill[key] for key in ("kind", "seed", "level", "painting", "version")}
+        found = self.client.post(f"{self.at}/answers", json={**said, "given": given, "seconds": 4})
+        self.assertEqual(found.status_code, status, found.text)
+        return found.json()
+
+    def test_values_edges_and_depth(self):
+        for kind in ("value_name", "value_pair", "edge_rank", "depth_sort"):
+            drill = self.ask(kind)
+            self.assertEqual(drill["painting"], 3)
+            picture = Image.open(io.BytesIO(self.client.get(drill["picture"]).raise_for_status().content))
+            self.assertEqual(picture.size, (960, 640))
+            given = {"number": 5, "choice": (drill["options"] or [{"key": ""}])[0]["key"],
+                     "order": [each["key"] for each in drill["options"]]}[drill["answer"]]  # fmt: skip
+            self.assertTrue(self.answer(drill, given)["counted"])
+
+    def test_depth_follows_the_distances_that_were_given(self):
+        drill = self.ask("depth_sort")
+        planes = self.client.get("/api/paintings/3").json()["planes"]
+        said = self.answer(drill, [each["key"] for each in drill["options"]])
+        self.assertIn("distances that you gave", said["sure"])
+        order = said["measured"].split("In order: ")[1].rstrip(".").split(", ")
+        self.assertEqual(len(order), 3)
+        self.assertGreaterEqual(len([each for each in planes if each["distance_m"]]), 3)
+
+    def test_what_does_not_do_is_told(self):
+        self.ask("fault", status=422)
+        self.ask("value_name", painting=99, status=404)
+        bare = self.client.post("/api/paintings", json={"title": "Bare", "medium": "acrylic"}).json()["id"]
+        self.ask("value_name", painting=bare, status=422)
+
+    def test_a_painting_that_changed_or_went_is_told_and_nothing_is_lost(self):
+        drill = self.ask("value_name")
+        asked = {"version": drill["version"], "change": {"action": "set_brief", "idea": "Other"}}
+        self.client.post("/api/paintings/3/changes", json=asked).raise_for_status()
+        self.answer(drill, 5, status=409)
+        drill = self.ask("value_name")
+        self.answer(drill, 5)
+        self.client.post("/api/paintings/3/bin").raise_for_status()
+        self.client.delete("/api/paintings/3").raise_for_status()
+        self.answer(drill, 5, status=404)
+        self.assertEqual(self.client.get(self.at).json()["learner"]["answers"], 1)
 
 
 class Practising(WithApi):

@@ -96,6 +96,22 @@ class ByPointer(_Drills, InBrowser):
         self.assertEqual(page.get_by_role("button", name="Ana").count(), 0)
 
 
+class OnOnesOwnPicture(_Drills, InBrowser):
+    demo = True
+    test_every_drill = None
+
+    def test_from_far_to_near_on_the_tea_terraces(self):
+        page = self.begin()
+        page.get_by_label("Values, edges and depth on").select_option(label="Tea terraces, before the mist lifts")
+        ask = self.ask("From far to near")
+        self.assertIn("/api/practice/own/3/", page.locator("svg image").get_attribute("href"))
+        page.wait_for_timeout(900)
+        for option in ask.locator(".option").all():
+            option.click()
+        ask.get_by_role("button", name="That is my answer").click()
+        expect(ask).to_contain_text("distances that you gave")
+
+
 class ByTouch(_Drills, InBrowser):
     size = {"width": 390, "height": 844}
     options = {"has_touch": True, "is_mobile": True, "device_scale_factor": 1}

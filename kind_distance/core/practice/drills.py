@@ -7,6 +7,7 @@ from __future__ import annotations
 
 from collections.abc import Callable
 from dataclasses import dataclass, field
+from math import isnan
 from typing import Any, Literal
 
 import cv2
@@ -23,6 +24,7 @@ from kind_distance.core.practice.chance import chance
 from kind_distance.core.practice.orders import order_puzzle
 from kind_distance.core.practice.scenes import (
     FAULTS,
+    OWN,
     Scene,
     SceneBorder,
     ScenePlane,
@@ -39,6 +41,7 @@ PATCH_PX = 13  # radius of a ringed place
 DARK, LIGHT = 4.0, 6.5  # bands of value [V]
 # What lies flat reaches from near to far: it has no one distance.
 LYING = ("sky", "water", "sea", "river", "meadow", "beach", "street", "near bank")
+OWN_TRIES = 40  # choices of places on a painter's own picture
 SEEDS = 400  # neighbouring seeds that are looked through for a scene that fits
 
 
@@ -112,8 +115,12 @@ class Drill:
     horizon: float = 0.0
 
 
-def _scene_for(seed: int, fits: Callable[[Scene], bool]) -> Scene:
-    """Paint the first scene from a seed on that fits a drill."""
+def _scene_for(seed: int, fits: Callable[[Scene], bool], own: Scene | None = None) -> Scene:
+    """Paint the first scene from a seed on that fits a drill; a painter's own picture fits or does not."""
+    if own is not None:
+        if fits(own):
+            return own
+        raise DomainError("Too little is marked on your picture for this drill.", "Mark more planes, or take another.")
     for more in range(SEEDS):
         scene = paint_scene(seed + 104_729 * more)
         if fits(scene):
@@ -160,9 +167,9 @@ def facts_of(scene: Scene, column: int, row: int, value: float) -> dict[str, str
     }
 
 
-def value_name(seed: int, level: int) -> Drill:
+def value_name(seed: int, level: int, own: Scene | None = None) -> Drill:
     """Name the value of a ringed place."""
-    scene, rng = paint_scene(seed), chance(seed, "place")
+    scene, rng = own or paint_scene(seed), chance(seed, "place")
     spots = _spots(scene, rng, 6)
     column, row, value = spots[int(rng.integers(len(spots)))]
     return Drill(
@@ -190,13 +197,14 @@ def wet_dry(seed: int, level: int) -> Drill:
     )  # fmt: skip
 
 
-def value_pair(seed: int, level: int) -> Drill:
+def value_pair(seed: int, level: int, own: Scene | None = None) -> Drill:
     """Find the two of four ringed places that have one value."""
     gap = (1.2, 0.8, 0.5)[level - 1]
-    for more in range(SEEDS):
-        scene, rng = paint_scene(seed + 104_729 * more), chance(seed + more, "places")
-        spots = _spots(scene, rng, 14)
-        chosen = _pair_among(spots, gap, rng)
+    for more in range(SEEDS if own is None else OWN_TRIES):
+        scene, rng = own or paint_scene(seed + 104_729 * more), chance(seed + more, "places")
+        spots = _spots(scene, rng, 14 if own is None else 24)
+        # A painter's own picture may have no gaps as wide: smaller ones will do on it.
+        chosen = _pair_among(spots, gap if own is None else gap / (1 + more // 8), rng)
         if chosen:
             break
     else:
@@ -236,9 +244,9 @@ def _named(scene: Scene, border: SceneBorder) -> str:
     return f"{names[border.far]} and {names[border.near]}"
 
 
-def edge_rank(seed: int, level: int) -> Drill:
+def edge_rank(seed: int, level: int, own: Scene | None = None) -> Drill:
     """Put three borders in order, from lost to hard."""
-    gap = (0.9, 0.6, 0.4)[level - 1]
+    gap = (0.9, 0.6, 0.4)[level - 1] if own is None else 0.2  # a painter's own picture is as it is
 
     def three(scene: Scene) -> list[SceneBorder]:
         kept: list[SceneBorder] = []
@@ -248,7 +256,7 @@ def edge_rank(seed: int, level: int) -> Drill:
                 kept.append(border)
         return kept[:3]
 
-    scene = _scene_for(seed, lambda each: len(three(each)) == 3)
+    scene = _scene_for(seed, lambda each: len(three(each)) == 3, own)  # noqa: PLR2004
     rng, borders = chance(seed, "borders"), three(scene)
     shuffled = [borders[at] for at in rng.permutation(3)]
     marks = tuple(Mark(LETTERS[n], *each.middle) for n, each in enumerate(shuffled))
@@ -260,14 +268,16 @@ def edge_rank(seed: int, level: int) -> Drill:
     )  # fmt: skip
 
 
-def depth_sort(seed: int, level: int) -> Drill:
+def depth_sort(seed: int, level: int, own: Scene | None = None) -> Drill:
     """Sort planes from far to near."""
     count = (3, 4, 5)[level - 1]
 
     def standing(scene: Scene) -> list[ScenePlane]:
+        if scene.layout == OWN:
+            return [plane for plane in scene.planes if not isnan(plane.distance_m)]
         return [plane for plane in scene.planes if plane.name not in LYING]
 
-    scene, rng = _scene_for(seed, lambda each: len(standing(each)) >= count), chance(seed, "planes")
+    scene, rng = _scene_for(seed, lambda each: len(standing(each)) >= count, own), chance(seed, "planes")
     land = standing(scene)
     chosen = [land[at] for at in rng.permutation(len(land))[:count]]
     marks = tuple(Mark(LETTERS[n], *plane.centre) for n, plane in enumerate(chosen))
@@ -314,17 +324,18 @@ def bays(seed: int, level: int) -> Drill:
         "bays", seed, level, "The posts stand evenly on the ground. How far from the first to the last is the third?",
         "Diagonals of two bays cross under the rail in the middle of a bay; equal steps on paper are never equal steps "
         "in depth.", None, "number", round(float(np.hypot(*(third - first))) / whole, 3), marks, 0, 1, 0.01, "line",
-        within=(0.06, 0.04, 0.025)[level - 1], horizon=scene.view.horizon,
+        within=(0.06, 0.04, 0.025)[level - 1], horizon=0.0 if scene.view is None else scene.view.horizon,
     )  # fmt: skip
 
 
 def level_line(seed: int, level: int) -> Drill:
     """Lay a line at the height of the eye."""
     scene = paint_scene(seed)
+    horizon = 0.0 if scene.view is None else scene.view.horizon
     return Drill(
         "level", seed, level, "At which height is your eye?",
         "Level lines above it fall towards it, those below rise; heads of people of your size lie on it.", scene,
-        "number", round(100 * (1 - scene.view.horizon / HIGH), 1), (), 20, 90, 0.5, "row",
+        "number", round(100 * (1 - horizon / HIGH), 1), (), 20, 90, 0.5, "row",
         within=(5.0, 3.5, 2.5)[level - 1],
     )  # fmt: skip
 
@@ -410,22 +421,23 @@ def loosening(seed: int, level: int) -> Drill:
 
 @dataclass(frozen=True)
 class DrillKind:
-    """A kind of drill: its skill, what it is called, and how one is made."""
+    """A kind of drill: its skill, what it is called, how one is made, and whether a painter's own picture will do."""
 
     key: str
     skill: str
     name: str
-    make: Callable[[int, int], Drill]
+    make: Callable[..., Drill]
+    own: bool = False
 
 
 DRILLS: dict[str, DrillKind] = {
     each.key: each
     for each in (
-        DrillKind("value_name", "Values", "Name the value", value_name),
-        DrillKind("value_pair", "Values", "Find the equal pair", value_pair),
+        DrillKind("value_name", "Values", "Name the value", value_name, own=True),
+        DrillKind("value_pair", "Values", "Find the equal pair", value_pair, own=True),
         DrillKind("wet_dry", "Values", "Wet against dry", wet_dry),
-        DrillKind("edge_rank", "Edges", "From lost to hard", edge_rank),
-        DrillKind("depth_sort", "Depth", "From far to near", depth_sort),
+        DrillKind("edge_rank", "Edges", "From lost to hard", edge_rank, own=True),
+        DrillKind("depth_sort", "Depth", "From far to near", depth_sort, own=True),
         DrillKind("fault", "Spot the fault", "What is wrong here?", fault),
         DrillKind("order", "Order", "Put the passes in order", order),
         DrillKind("level", "Perspective", "Find the eye level", level_line),
@@ -436,17 +448,21 @@ DRILLS: dict[str, DrillKind] = {
 }
 
 
-def make_drill(kind: str, seed: int, level: int = 1) -> Drill:
-    """Make the drill of a seed.
+def make_drill(kind: str, seed: int, level: int = 1, own: Scene | None = None) -> Drill:
+    """Make the drill of a seed, on a painter's own picture where one is given.
 
     Raises
     ------
     DomainError
-        If there is no such kind or level.
+        If there is no such kind or level, or the own picture does not do for it.
     """
     if kind not in DRILLS or not 1 <= level <= 3:  # noqa: PLR2004
         raise DomainError("There is no such drill.", "Choose one of the list.")
-    return DRILLS[kind].make(seed, level)
+    if own is None:
+        return DRILLS[kind].make(seed, level)
+    if not DRILLS[kind].own:
+        raise DomainError("This drill needs a painted scene.", "Take it without your own picture.")
+    return DRILLS[kind].make(seed, level, own)
 
 
 def say_places(drill: Drill, keys: list[str]) -> str:

@@ -11,7 +11,7 @@ from kind_distance.core.mixing.drying_shift import usual_shift
 from kind_distance.core.practice.canvas import Box
 from kind_distance.core.practice.drills import Drill, value_range
 from kind_distance.core.practice.orders import order_puzzle
-from kind_distance.core.practice.scenes import FAULTS, Scene
+from kind_distance.core.practice.scenes import FAULTS, OWN, Scene
 from kind_distance.errors import DomainError
 
 QUICKEST_S = 0.8  # quicker answers were not looked at
@@ -172,7 +172,8 @@ def _mark_depth(drill: Drill, right: bool) -> Marked:
         right, None, f"{', '.join(told)}. In order: {', '.join(drill.truth)}.",
         "Cover tells most, then height on flat ground, then size, then air. Far things turn bluer because air scatters "
         "short waves towards you; long waves come through.",
-        "Known exactly: the scene was built with it.",
+        "By the distances that you gave your planes." if drill.scene.layout == OWN
+        else "Known exactly: the scene was built with it.",
     )  # fmt: skip
 
 

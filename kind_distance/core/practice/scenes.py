@@ -5,6 +5,7 @@ Answers are graded by what is measured on the painted scene, never by what was p
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 
 import cv2
@@ -26,6 +27,7 @@ ACROSS = 3  # px to each side of a border at which values are read
 LOST, SOFT, FIRM = 0.45, 1.0, 2.0  # contrast across a border, V; methods of this project
 SHOWS_V, SHOWS_SHARE = 0.25, 0.05  # a fault shows where so much of its box changes by so much
 TRIES = 12
+OWN = "own"  # the layout of a painter's own picture
 LEAST_BOX = 400  # px that a fault has to take
 FAULTS = {
     "merged_edge": "Two planes have one value, and the border between them is lost",
@@ -80,7 +82,8 @@ class Scene:
         Planes by rank, far to near.
     planes : tuple of ScenePlane
     borders : tuple of SceneBorder
-    view : View
+    view : View or None
+        None for a painter's own picture.
     posts : tuple of (column, row)
         Feet of posts that stand evenly on the ground, or should.
     fault : str
@@ -97,7 +100,7 @@ class Scene:
     labels: NDArray[np.uint8]
     planes: tuple[ScenePlane, ...]
     borders: tuple[SceneBorder, ...]
-    view: View
+    view: View | None
     posts: tuple[tuple[float, float], ...]
     fault: str
     fault_box: Box | None
@@ -122,10 +125,12 @@ def _finished(canvas: Canvas) -> NDArray[np.uint8]:
     return codes_from_linear(np.clip(canvas.light * (1 + 0.018 * grain[..., None]), 0, 1))
 
 
-def _planes(canvas: Canvas) -> tuple[ScenePlane, ...]:
-    luminance, found = canvas.light @ LUMA, []
-    for rank, (name, distance) in enumerate(zip(canvas.names, canvas.distances, strict=True), start=1):
-        mask = canvas.labels == rank
+def _planes(
+    luminance: Floats, labels: NDArray[np.uint8], names: Sequence[str], distances: Sequence[float]
+) -> tuple[ScenePlane, ...]:
+    found = []
+    for rank, (name, distance) in enumerate(zip(names, distances, strict=True), start=1):
+        mask = labels == rank
         share = float(mask.mean())
         if share < LEAST_SHARE:
             continue
@@ -166,13 +171,39 @@ def _painted(seed: int, layout: Layout, fault: str, planned: dict[str, float]) -
 
 
 def _truth(canvas: Canvas, laid: Laid, layout: Layout, fault: str) -> Scene:
-    planes = _planes(canvas)
+    planes = _planes(canvas.light @ LUMA, canvas.labels, canvas.names, canvas.distances)
     values = cv2.GaussianBlur(value_map(np.clip(canvas.light, 0, 1)), (0, 0), 1.0)
     borders = _borders(np.asarray(values, np.float32), canvas.labels, planes)
     return Scene(
         canvas.seed, layout.key, canvas.mood.name, _finished(canvas), canvas.labels, planes, borders, canvas.view,
         tuple(laid.posts), fault, laid.fault_box, laid.fault_amount,
     )  # fmt: skip
+
+
+def scene_of_picture(
+    codes: NDArray[np.uint8], labels: NDArray[np.uint8], names: Sequence[str], distances: Sequence[float]
+) -> Scene:
+    """Make a scene of a painter's own picture with its marked planes: its middle, in the proportions of a scene.
+
+    Parameters
+    ----------
+    codes : (h, w, 3) uint8 array
+    labels : (h, w) uint8 array
+        Planes by rank; 0 where none is marked.
+    names, distances : sequence
+        Of the planes, far to near; NaN for a distance that nobody said. [m]
+    """
+    high, wide = labels.shape
+    part = (min(high, round(wide * HIGH / WIDE)), min(wide, round(high * WIDE / HIGH)))
+    top, left = (high - part[0]) // 2, (wide - part[1]) // 2
+    box = np.s_[top : top + part[0], left : left + part[1]]
+    light = cv2.resize(linear_from_codes(codes[box]), (WIDE, HIGH), interpolation=cv2.INTER_AREA)
+    shown = np.asarray(cv2.resize(labels[box], (WIDE, HIGH), interpolation=cv2.INTER_NEAREST), np.uint8)
+    planes = _planes(light @ LUMA, shown, names, distances)
+    values = np.asarray(cv2.GaussianBlur(value_map(np.clip(light, 0, 1)), (0, 0), 1.0), np.float32)
+    borders = _borders(values, shown, planes)
+    drawn = codes_from_linear(np.clip(light, 0, 1))
+    return Scene(0, OWN, "", drawn, shown, planes, borders, None, (), "", None, 0.0)
 
 
 def layout_of(seed: int) -> Layout:

@@ -2,6 +2,7 @@
 /** Practice: two to five minutes for the eye and the order, apart from the paintings, for oneself alone. */
 import { computed, onMounted, ref, watch } from "vue";
 import { useRoute, useRouter } from "vue-router";
+import { useShelf } from "@/api/shelf";
 import NoticeLine from "@/frame/NoticeLine.vue";
 import WallChoice from "@/frame/WallChoice.vue";
 import { isWriting, useKeys } from "@/frame/keys";
@@ -11,8 +12,14 @@ import SkillLines from "./SkillLines.vue";
 import { usePractice } from "./practice";
 
 /** One of the scenes that are painted here. */
+const LEAST_PLANES = 3;
 const SCENE = "/api/practice/pictures/level/1/13.jpg";
 const practice = usePractice();
+const shelf = useShelf();
+/** Paintings with planes marked on a picture of one's own. */
+const pictures = computed(() =>
+  (shelf.strips ?? []).filter((each) => each.image && each.planes.length >= LEAST_PLANES),
+);
 const route = useRoute();
 const router = useRouter();
 const name = ref("");
@@ -20,7 +27,7 @@ const number = ref(5);
 const asking = ref(false);
 onMounted(async () => {
   document.title = "Practice · Kind Distance";
-  await practice.load();
+  await Promise.all([practice.load(), shelf.load()]);
 });
 /** A judgement or a painting may lead to one kind of drill. */
 const wanted = computed(() => (typeof route.query.kind === "string" ? route.query.kind : undefined));
@@ -161,6 +168,15 @@ useKeys((event) => {
             {{ practice.named.get(practice.shown.next_kind) }}
           </button>
           <span class="say">{{ practice.shown.why }}</span>
+        </p>
+        <p v-if="pictures.length">
+          <label
+            >Values, edges and depth on
+            <select v-model="practice.own" class="field">
+              <option :value="null">painted scenes</option>
+              <option v-for="each in pictures" :key="each.id" :value="each.id">{{ each.title }}</option>
+            </select></label
+          >
         </p>
         <SkillLines
           :shown="practice.shown"

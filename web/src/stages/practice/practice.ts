@@ -68,9 +68,13 @@ export const usePractice = defineStore("practice", () => {
     );
     if (begun) settle(begun);
   }
+  /** The painting on whose own picture one practises; null for painted scenes. */
+  const own = ref<number | null>(null);
   async function next(kind?: string): Promise<void> {
     if (!shown.value) return;
-    const params = { path: { learner_id: shown.value.learner.id }, query: kind ? { kind } : {} };
+    const fits = kind === undefined || found.value?.kinds.find((each) => each.key === kind)?.own;
+    const query = { ...(kind ? { kind } : {}), ...(own.value && fits ? { painting: own.value } : {}) };
+    const params = { path: { learner_id: shown.value.learner.id }, query };
     const made = await guarded(() =>
       content(client.GET("/api/practice/learners/{learner_id}/drill", { params })),
     );
@@ -83,7 +87,15 @@ export const usePractice = defineStore("practice", () => {
     const asked = drill.value;
     if (!asked || !shown.value || marked.value) return;
     const seconds = (performance.now() - since) / 1000;
-    const body = { kind: asked.kind, seed: asked.seed, level: asked.level, given, seconds };
+    const body = {
+      kind: asked.kind,
+      seed: asked.seed,
+      level: asked.level,
+      given,
+      seconds,
+      painting: asked.painting,
+      version: asked.version,
+    };
     const path = { learner_id: shown.value.learner.id };
     const said = await guarded(() =>
       content(client.POST("/api/practice/learners/{learner_id}/answers", { params: { path }, body })),
@@ -119,6 +131,7 @@ export const usePractice = defineStore("practice", () => {
     problem,
     busy,
     named,
+    own,
     load,
     begin,
     choose,
