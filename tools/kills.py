@@ -78,9 +78,19 @@ def _photo(rng: random.Random) -> bytes:
     return out.getvalue()
 
 
-def _send(kind: str, client: httpx.Client, rng: random.Random, kept: list[Given], package: bytes) -> None:
+@dataclass
+class _Round:
+    """What was acknowledged in a round, and every idea that was sent, acknowledged or not, in order."""
+
+    kept: list[Given] = field(default_factory=list)
+    ideas: list[str] = field(default_factory=list)
+
+
+def _send(kind: str, client: httpx.Client, rng: random.Random, round_: _Round, package: bytes) -> None:
     """Send one thing of a kind, and note what was acknowledged: (kind, painting, what to look for)."""
-    token = f"k{rng.randrange(10**12)}"
+    token, kept = f"k{rng.randrange(10**12)}", round_.kept
+    if kind == "changes":
+        round_.ideas.append(token)
     if kind == "changes" and _change(client, 1, "set_brief", idea=token):
         kept.append((kind, 1, token))
     elif kind == "easel" and _change(client, TEA, "add_remark", text=token):
@@ -97,28 +107,32 @@ def _send(kind: str, client: httpx.Client, rng: random.Random, kept: list[Given]
             kept.append((kind, answer.json()["id"], ""))
 
 
-def _sender(kind: str, address: str, rng: random.Random, kept: list[Given], package: bytes) -> None:
+def _sender(kind: str, address: str, rng: random.Random, round_: _Round, package: bytes) -> None:
     with httpx.Client(base_url=address, timeout=20) as client:
         while True:
             try:
-                _send(kind, client, rng, kept, package)
+                _send(kind, client, rng, round_, package)
             except (httpx.HTTPError, ValueError):
                 return
 
 
-def _found(client: httpx.Client, kept: list[Given]) -> list[str]:
-    """Look up what was acknowledged; return what is missing."""
+def _found(client: httpx.Client, round_: _Round) -> list[str]:
+    """Look up what was acknowledged; return what is missing.
+
+    The painting has one idea: the last one acknowledged, or one that was kept while its answer was cut off.
+    """
     missing: list[str] = []
     seen: dict[tuple[str, int], str] = {}
-    last = {kind: token for kind, _, token in kept if kind == "changes"}
-    for kind, painting, token in kept:
+    last = {kind: token for kind, _, token in round_.kept if kind == "changes"}
+    for kind, painting, token in round_.kept:
         if kind == "changes" and token != last[kind]:
             continue  # a later one took its place; each is in the history
         where = f"/api/paintings/{painting}" + ("/diary.csv" if kind == "easel" else "")
         if (kind, painting) not in seen:
             answer = client.get(where)
             seen[kind, painting] = answer.text if answer.status_code == 200 else ""
-        if not seen[kind, painting] or token not in seen[kind, painting]:
+        wanted = round_.ideas[round_.ideas.index(token) :] if kind == "changes" else [token]
+        if not seen[kind, painting] or not any(each in seen[kind, painting] for each in wanted):
             missing.append(f"{kind} {painting} {token}")
     return missing
 
@@ -142,9 +156,10 @@ class _Server:
 
 def _round(server: _Server, rng: random.Random, package: bytes, tally: Tally) -> None:
     """Let all senders send, kill in the middle of it, and look everything up again."""
-    kept: list[Given] = []
+    round_ = _Round()
+    kept = round_.kept
     threads = [
-        threading.Thread(target=_sender, args=(kind, server.address, random.Random(rng.random()), kept, package))  # noqa: S311
+        threading.Thread(target=_sender, args=(kind, server.address, random.Random(rng.random()), round_, package))  # noqa: S311
         for kind in SENDERS
     ]
     for thread in threads:
@@ -162,7 +177,7 @@ def _round(server: _Server, rng: random.Random, package: bytes, tally: Tally) ->
     with closing(sqlite3.connect(server.file)) as db:
         tally.unowned += len(unowned_pictures(db))
     with httpx.Client(base_url=server.address, timeout=30) as client:
-        tally.lost += _found(client, kept)
+        tally.lost += _found(client, round_)
         for kind, painting, _ in kept:
             if kind == "imports":  # so that the shelf does not grow without end
                 client.post(f"/api/paintings/{painting}/bin")
