@@ -117,7 +117,7 @@ class Type(InBrowser):
                 self.page.wait_for_timeout(200)
                 found = self.page.evaluate(MEASURED)
                 with self.subTest(wall=wall, screen=path):
-                    self.assertGreater(len(found), 15)
+                    self.assertGreater(len(found), 8)  # the first page of practice says little
                     self.assertEqual([each for each in found if each["size"] < 13.9 and not each["small"]], [])
                     self.assertEqual([each for each in found if each["contrast"] < 4.45], [])
 
