@@ -10,6 +10,7 @@ import numpy as np
 from fastapi import APIRouter, BackgroundTasks, Path, Query, Response
 from pydantic import BaseModel, Field
 
+from kind_distance.api.build import Number
 from kind_distance.api.context import Here, forever
 from kind_distance.clock import say_moment
 from kind_distance.core.colour.munsell import grey_code
@@ -21,9 +22,9 @@ from kind_distance.studio.paintings import minutes_now
 from kind_distance.studio.practice import Practice, Shown
 
 router = APIRouter(prefix="/api/practice", tags=["practice"])
-Learner = Annotated[int, Path(ge=1, le=1_000_000_000)]
 Kind = Annotated[str, Field(max_length=20)]
 Seed = Annotated[int, Field(ge=1, le=10_000_000)]
+Positive = Annotated[int, Field(ge=1, le=1_000_000_000)]
 Level = Annotated[int, Field(ge=1, le=3)]
 
 
@@ -134,8 +135,8 @@ class AnswerRequest(BaseModel):
     seed: Seed
     level: Level
     given: Any
-    painting: Annotated[int, Field(ge=1, le=1_000_000_000)] | None = None
-    version: Annotated[int, Field(ge=1, le=1_000_000_000)] | None = None
+    painting: Positive | None = None
+    version: Positive | None = None
     seconds: Annotated[float, Field(ge=0, le=36_000, allow_inf_nan=False)]
 
 
@@ -202,13 +203,13 @@ def _shown(here: Here, learner_id: int) -> ShownView:
 
 
 @router.get("/learners/{learner_id}", summary="Tell what a learner's answers show")
-def learner(here: Here, learner_id: Learner) -> ShownView:
+def learner(here: Here, learner_id: Number) -> ShownView:
     """Tell what a learner's answers show, and what to practise next and why."""
     return _shown(here, learner_id)
 
 
 @router.delete("/learners/{learner_id}", status_code=204, summary="Delete a learner, or the answers in one skill")
-def forget(here: Here, learner_id: Learner, skill: Annotated[str | None, Query(max_length=40)] = None) -> Response:
+def forget(here: Here, learner_id: Number, skill: Annotated[str | None, Query(max_length=40)] = None) -> Response:
     """Delete a learner with every answer, or only the answers in one skill."""
     _practice(here).forget(learner_id, skill)
     return Response(status_code=204)
@@ -231,7 +232,7 @@ def _view(drill: Drill, painting: int | None = None, version: int | None = None)
 
 @router.get("/learners/{learner_id}/drill", summary="Give the next drill")
 def next_drill(
-    here: Here, learner_id: Learner, afterwards: BackgroundTasks,
+    here: Here, learner_id: Number, afterwards: BackgroundTasks,
     kind: Annotated[str | None, Query(max_length=20)] = None,
     painting: Annotated[int | None, Query(ge=1, le=1_000_000_000)] = None,
 ) -> DrillView:  # fmt: skip
@@ -245,7 +246,7 @@ def next_drill(
 
 
 @router.get("/own/{painting_id}/{version}.jpg", response_class=Response, summary="Show an own picture to practise on")
-def own_picture(here: Here, painting_id: Learner, version: Learner) -> Response:
+def own_picture(here: Here, painting_id: Number, version: Number) -> Response:
     """Show a painting's picture as it is practised on; its address changes with the painting."""
     scene, _ = _practice(here).own(painting_id, version)
     return forever(jpeg(scene.codes), "image/jpeg")
@@ -267,7 +268,7 @@ def drill_picture(kind: Annotated[str, Path(max_length=20)], level: Annotated[in
 
 
 @router.post("/learners/{learner_id}/answers", summary="Answer a drill")
-def answer_drill(here: Here, learner_id: Learner, said: AnswerRequest) -> MarkedView:
+def answer_drill(here: Here, learner_id: Number, said: AnswerRequest) -> MarkedView:
     """Mark an answer, explain it, and keep it."""
     own = None if said.painting is None else _practice(here).own(said.painting, said.version)[0]
     drill, marked, counted = _practice(here).answer(
@@ -287,7 +288,7 @@ def answer_drill(here: Here, learner_id: Learner, said: AnswerRequest) -> Marked
 
 
 @router.get("/learners/{learner_id}/answers.csv", response_class=Response, summary="Export a learner's answers")
-def answers_table(here: Here, learner_id: Learner) -> Response:
+def answers_table(here: Here, learner_id: Number) -> Response:
     """Give every answer as CSV, the oldest first."""
     out = io.StringIO()
     table = csv.writer(out)

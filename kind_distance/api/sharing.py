@@ -9,8 +9,8 @@ from fastapi import APIRouter, Depends, Request
 from fastapi.responses import Response
 from pydantic import BaseModel, Field
 
+from kind_distance.api.build import Number
 from kind_distance.api.context import Here
-from kind_distance.api.mixes import Number
 from kind_distance.clock import minute_of, say_moment
 from kind_distance.errors import DomainError
 from kind_distance.sharing.codes import Sharing

@@ -14,6 +14,7 @@ from datetime import datetime
 from pathlib import Path
 
 from kind_distance.errors import DomainError
+from kind_distance.rows.checking import clean_text
 from kind_distance.store.database import opened, transaction
 from kind_distance.store.devices import Device, add_device, find_device, list_devices, remove_device, seen_device
 
@@ -33,8 +34,7 @@ def hash_of(token: str) -> bytes:
 
 def tidy_name(name: str) -> str:
     """Make a device's name of what it gave: one line of printable letters, at most forty."""
-    shown = " ".join("".join(each if each.isprintable() else " " for each in name).split())
-    return shown[:MOST_NAME] or "A phone"
+    return clean_text(name[: 10 * MOST_NAME], "name", 10 * MOST_NAME, needed=False)[:MOST_NAME] or "A phone"
 
 
 @dataclass

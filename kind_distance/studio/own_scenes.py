@@ -2,12 +2,13 @@
 
 from __future__ import annotations
 
+from math import nan
 from pathlib import Path
 
 import cv2
 import numpy as np
 
-from kind_distance.core.practice.scenes import Scene, scene_of_picture
+from kind_distance.core.practice.scenes import Scene, Told, scene_of_picture
 from kind_distance.errors import DomainError
 from kind_distance.follow import step
 from kind_distance.pictures import darkroom
@@ -33,6 +34,8 @@ def own_scene(file: Path, state: State) -> Scene:
     codes = darkroom.view_codes(file, plate_of(source))
     high, wide = codes.shape[:2]
     on_view = np.asarray(cv2.resize(labels, (wide, high), interpolation=cv2.INTER_NEAREST), np.uint8)
-    names = [plane.name for plane in state.planes]
-    distances = [float("nan") if plane.distance_m is None else plane.distance_m for plane in state.planes]
-    return scene_of_picture(codes, on_view, names, distances)
+    told: Told = [
+        (plane.name, "sky" if plane.kind == "sky" else "land", nan if plane.distance_m is None else plane.distance_m)
+        for plane in state.planes
+    ]
+    return scene_of_picture(codes, on_view, told)

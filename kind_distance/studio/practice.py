@@ -17,6 +17,7 @@ from kind_distance.core.practice.learning import Answered, biases, level_for, li
 from kind_distance.core.practice.marking import QUICKEST_S, Marked, mark_answer
 from kind_distance.core.practice.scenes import Scene
 from kind_distance.errors import ChangedElsewhereError, DomainError
+from kind_distance.rows.checking import clean_text
 from kind_distance.store import paintings
 from kind_distance.store import practice as kept
 from kind_distance.store.database import opened, transaction
@@ -72,9 +73,7 @@ class Practice:
 
     def begin(self, name: str) -> int:
         """Begin under a name, or go on under it."""
-        said = " ".join("".join(each if each.isprintable() else " " for each in name).split())
-        if not said or len(said) > MOST_NAME:
-            raise DomainError(f"A name has 1 to {MOST_NAME} letters.", "Write what you want to be called.")
+        said = clean_text(name, "name", MOST_NAME)
         with opened(self.file) as db, transaction(db):
             return kept.add_learner(db, said)
 

@@ -52,8 +52,12 @@ class OnOnesOwnPicture(WithApi):
         said = self.answer(drill, [each["key"] for each in drill["options"]])
         self.assertIn("distances that you gave", said["sure"])
         order = said["measured"].split("In order: ")[1].rstrip(".").split(", ")
-        self.assertEqual(len(order), 3)
-        self.assertGreaterEqual(len([each for each in planes if each["distance_m"]]), 3)
+        told = dict(part.split(" ", 1) for part in said["measured"].split(". In order")[0].split(", "))
+        metres = {key: float(d.split()[0]) * (1000 if d.endswith("km") else 1) for key, d in told.items()}
+        self.assertEqual(order, sorted(metres, key=lambda key: -metres[key]))
+        given = [each["distance_m"] for each in planes if each["distance_m"]]
+        for distance in metres.values():
+            self.assertLess(min(abs(distance - each) / each for each in given), 0.06)
 
     def test_what_does_not_do_is_told(self):
         self.ask("fault", status=422)

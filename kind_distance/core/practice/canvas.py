@@ -9,23 +9,24 @@ from __future__ import annotations
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass, field
 from math import cos, exp, log, radians, sin, tan
-from typing import NamedTuple
+from typing import Literal, NamedTuple
 
 import cv2
 import numpy as np
 from numpy.typing import NDArray
 
 from kind_distance.core.colour.munsell import luminance_from_value
+from kind_distance.core.colour.srgb import LUMINANCE_WEIGHTS
 from kind_distance.core.practice.chance import Floats, chance, noise
 from kind_distance.core.practice.moods import Mood, linear
 
 WIDE, HIGH = 960, 640
-LUMA = np.array([0.2126, 0.7152, 0.0722], np.float32)
+LUMA = LUMINANCE_WEIGHTS.astype(np.float32)
 LEAST_CONTRAST = 0.02  # by which visibility is defined (Koschmieder)
 FINE = 8  # positions are drawn to so many parts of a pixel
 SHIFT = 3
 
-
+PlaneKind = Literal["sky", "land", "flat", "thing"]  # what lies flat reaches from near to far
 Tones = Callable[[tuple[slice, slice]], Floats]
 HALF = 0.5  # covered by more, a pixel belongs to what covers it
 
@@ -77,9 +78,9 @@ class View:
             self.horizon + self.focal_px * (self.eye_m - height) / distance,
         )
 
-    def distance(self, row: float) -> float:
-        """Distance of the ground seen at a row. [m]."""
-        return self.focal_px * self.eye_m / max(0.5, row - self.horizon)
+    def row(self, distance: float) -> float:
+        """Row at which the ground lies so far off. [px]."""
+        return self.horizon + self.focal_px * self.eye_m / distance
 
     def shadow(self, x: float, distance: float, height: float) -> tuple[float, float]:
         """Where on the ground the shadow of a place falls: x and distance. [m]."""
@@ -99,8 +100,9 @@ class Canvas:
     light : (H, W, 3) array
     labels : (H, W) array
         Planes by rank, far to near.
-    names, distances : list
-        Of the planes: what they are called, and how far they lie. [m]
+    names, distances, kinds : list
+        Of the planes: what they are called, how far they lie [m], and whether they are sky, land, flat ground or water,
+        or a single thing.
     planned : dict
         Planned value by name, where a fault asks for another than the usual one. [V]
     """
@@ -112,6 +114,7 @@ class Canvas:
     labels: NDArray[np.uint8] = field(default_factory=lambda: np.zeros((HIGH, WIDE), np.uint8))
     names: list[str] = field(default_factory=list)
     distances: list[float] = field(default_factory=list)
+    kinds: list[PlaneKind] = field(default_factory=list)
     planned: dict[str, float] = field(default_factory=dict)
 
     def __post_init__(self) -> None:
@@ -123,8 +126,9 @@ class Canvas:
         """Share of a thing's own light that comes through the air."""
         return exp(log(LEAST_CONTRAST) * distance / (1000 * self.mood.visibility_km))
 
-    def plane(self, name: str, distance: float) -> int:
+    def plane(self, name: str, distance: float, kind: PlaneKind = "land") -> int:
         """Begin a plane nearer than those before; return its rank."""
+        self.kinds.append(kind)
         self.names.append(name)
         self.distances.append(distance)
         return len(self.names)

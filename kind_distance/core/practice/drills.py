@@ -14,7 +14,7 @@ import cv2
 import numpy as np
 
 from kind_distance.core.colour.lab import ciede2000, lab_from_linear, linear_from_lab, warmth
-from kind_distance.core.colour.munsell import value_from_luminance, value_map
+from kind_distance.core.colour.munsell import value_from_lightness, value_from_luminance, value_map
 from kind_distance.core.colour.srgb import codes_from_linear, linear_from_codes
 from kind_distance.core.mixing.drying_shift import usual_shift
 from kind_distance.core.mixing.recipes import mix_of
@@ -24,13 +24,13 @@ from kind_distance.core.practice.chance import chance
 from kind_distance.core.practice.orders import order_puzzle
 from kind_distance.core.practice.scenes import (
     FAULTS,
-    OWN,
     Scene,
     SceneBorder,
     ScenePlane,
+    is_faultless,
     layout_of,
-    paint_fault,
     paint_scene,
+    scene_with,
 )
 from kind_distance.core.wording import first_upper, say_list
 from kind_distance.errors import DomainError
@@ -39,8 +39,9 @@ AnswerKind = Literal["number", "choice", "order", "done"]
 LETTERS = "ABCDEF"
 PATCH_PX = 13  # radius of a ringed place
 DARK, LIGHT = 4.0, 6.5  # bands of value [V]
-# What lies flat reaches from near to far: it has no one distance.
-LYING = ("sky", "water", "sea", "river", "meadow", "beach", "street", "near bank")
+CLEARLY_NEARER = 1.25
+NO_SCENE = ("No scene fits this drill.", "Take another seed.")
+TOO_LITTLE = ("Too little is marked on your picture for this drill.", "Mark more planes, or take another.")
 OWN_TRIES = 40  # choices of places on a painter's own picture
 SEEDS = 400  # neighbouring seeds that are looked through for a scene that fits
 
@@ -120,12 +121,12 @@ def _scene_for(seed: int, fits: Callable[[Scene], bool], own: Scene | None = Non
     if own is not None:
         if fits(own):
             return own
-        raise DomainError("Too little is marked on your picture for this drill.", "Mark more planes, or take another.")
+        raise DomainError(*TOO_LITTLE)
     for more in range(SEEDS):
         scene = paint_scene(seed + 104_729 * more)
         if fits(scene):
             return scene
-    raise DomainError("No scene fits this drill.", "Take another seed.")
+    raise DomainError(*NO_SCENE)
 
 
 def _spots(scene: Scene, rng: np.random.Generator, count: int) -> list[tuple[int, int, float]]:
@@ -208,7 +209,7 @@ def value_pair(seed: int, level: int, own: Scene | None = None) -> Drill:
         if chosen:
             break
     else:
-        raise DomainError("No scene fits this drill.", "Take another seed.")
+        raise DomainError(*(NO_SCENE if own is None else TOO_LITTLE))
     order = rng.permutation(4)
     places = [chosen[at] for at in order]
     keys = sorted(LETTERS[list(order).index(at)] for at in (0, 1))
@@ -273,9 +274,13 @@ def depth_sort(seed: int, level: int, own: Scene | None = None) -> Drill:
     count = (3, 4, 5)[level - 1]
 
     def standing(scene: Scene) -> list[ScenePlane]:
-        if scene.layout == OWN:
-            return [plane for plane in scene.planes if not isnan(plane.distance_m)]
-        return [plane for plane in scene.planes if plane.name not in LYING]
+        """Those that stand at one distance, each clearly nearer than the one before it."""
+        kept: list[ScenePlane] = []
+        for plane in scene.planes:
+            stands = plane.kind in ("land", "thing") and not isnan(plane.distance_m)
+            if stands and (not kept or plane.distance_m < kept[-1].distance_m / CLEARLY_NEARER):
+                kept.append(plane)
+        return kept
 
     scene, rng = _scene_for(seed, lambda each: len(standing(each)) >= count, own), chance(seed, "planes")
     land = standing(scene)
@@ -292,18 +297,15 @@ def depth_sort(seed: int, level: int, own: Scene | None = None) -> Drill:
 
 def fault(seed: int, level: int) -> Drill:
     """Say what is wrong with a scene, or that nothing is."""
-    rng, scene, truth = chance(seed, "fault drill"), paint_scene(seed), "none"
-    if rng.random() < 0.5:  # noqa: PLR2004  as many without
-        for kind in rng.permutation(layout_of(seed).faults):
-            try:
-                scene, truth = paint_fault(seed, str(kind)), str(kind)
-            except DomainError:
-                continue
-            break
-    options = (Option("none", "Nothing is wrong"), *(Option(key, said) for key, said in FAULTS.items()))
+    rng = chance(seed, "fault drill")
+    truth = str(rng.choice(list(FAULTS))) if rng.random() < 0.5 else "none"  # noqa: PLR2004  as many without
+    scene = _scene_for(seed, is_faultless) if truth == "none" else scene_with(seed, truth)
+    # Only what could be wrong with such a scene: no posts are asked about where none stand.
+    asked = [(key, said) for key, said in FAULTS.items() if key in layout_of(scene.seed).faults]
+    options = (Option("none", "Nothing is wrong"), *(Option(key, said) for key, said in asked))
     return Drill(
         "fault", seed, level, "Is something wrong with this picture?",
-        "About half of them are as they should be. Walk through it: light, water, borders, posts, where the eye goes.",
+        "About half of them are as they should be. Walk through it: light, distances, borders, where the eye goes.",
         scene, "choice", truth, options=options,
     )  # fmt: skip
 
@@ -378,7 +380,8 @@ def mix_guess(seed: int, level: int) -> Drill:
     said = [f"{more} {'part' if more == 1 else 'parts'} of {TUBES[one][0]}", f"{less} of {TUBES[other][0]}"]
     said += [f"{white} of white"] if white else []
     options = tuple(
-        Option(LETTERS[n], f"{LETTERS[n]}, value {made[at][0] / 10:.1f}", _hex(made[at])) for n, at in enumerate(order)
+        Option(LETTERS[n], f"{LETTERS[n]}, value {value_from_lightness(made[at][0]):.1f}", _hex(made[at]))
+        for n, at in enumerate(order)
     )
     return Drill(
         "mix_guess", seed, level, f"What do {say_list(said)} make?",
@@ -415,7 +418,7 @@ LOOSENING = (
 def loosening(seed: int, level: int) -> Drill:
     """Give an exercise by the clock that nobody scores."""
     text, minutes = LOOSENING[int(chance(seed, "loosening").integers(len(LOOSENING)))]
-    how = "Nothing is scored, and nobody sees it. Stop when the bell rings."
+    how = "Nothing is scored, and nobody sees it. Stop when the clock has run down."
     return Drill("loosening", seed, level, text, how, None, "done", None, minutes=minutes)
 
 
@@ -463,11 +466,6 @@ def make_drill(kind: str, seed: int, level: int = 1, own: Scene | None = None) -
     if not DRILLS[kind].own:
         raise DomainError("This drill needs a painted scene.", "Take it without your own picture.")
     return DRILLS[kind].make(seed, level, own)
-
-
-def say_places(drill: Drill, keys: list[str]) -> str:
-    """Say an order of marked places."""
-    return say_list([first_upper(key) for key in keys])
 
 
 def value_range(scene: Scene) -> tuple[float, float]:

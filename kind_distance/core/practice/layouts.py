@@ -11,6 +11,7 @@ from kind_distance.core.practice.canvas import HALF, HIGH, WIDE, Box, Canvas
 from kind_distance.core.practice.chance import Floats, chance, noise, wave
 from kind_distance.core.practice.things import (
     Standing,
+    evened,
     fence,
     ground,
     house,
@@ -20,6 +21,7 @@ from kind_distance.core.practice.things import (
     sky,
     strip_of,
     tree,
+    upright,
     water,
     wood,
 )
@@ -27,9 +29,8 @@ from kind_distance.core.practice.things import (
 
 @dataclass
 class Laid:
-    """What a layout tells of itself: things by name with their boxes, posts, and the box of the planted fault."""
+    """What a layout tells of itself: feet of posts, and where and how much of the planted fault there is."""
 
-    things: dict[str, Box] = field(default_factory=dict)
     posts: list[tuple[float, float]] = field(default_factory=list)
     fault_box: Box | None = None
     fault_amount: float = 0.0
@@ -60,11 +61,11 @@ def _rival(canvas: Canvas, laid: Laid, rows: tuple[float, float], fault: str) ->
         return
     rng = chance(canvas.seed, "rival")
     column, row = (0.05 if rng.random() < 0.5 else 0.93) * WIDE, rng.uniform(*rows)  # noqa: PLR2004
-    left, right = column - 17, column + 20
-    for top, foot, colour in ((row - 26, row, (0.80, 0.035, 0.02)), (row - 18, row - 11, (0.95, 0.62, 0.03))):
+    left, right = column - 24, column + 24
+    for top, foot, colour in ((row - 36, row, (0.80, 0.035, 0.02)), (row - 25, row - 15, (0.95, 0.62, 0.03))):
         places = ((left, top), (right, top), (right, foot), (left, foot))
         canvas.fill(places, np.array(colour, np.float32))
-    laid.fault_box, laid.fault_amount = Box(int(left), int(row - 26), int(right), int(row)), 1.0
+    laid.fault_box, laid.fault_amount = Box(int(left), int(row - 36), int(right), int(row)), 1.0
 
 
 def _path_out(canvas: Canvas, laid: Laid, onto: int, start: tuple[float, float], fault: str) -> None:
@@ -83,6 +84,12 @@ def _path_out(canvas: Canvas, laid: Laid, onto: int, start: tuple[float, float],
     laid.fault_box, laid.fault_amount = box, low
 
 
+BANK_M, HEAD_M = 280.0, 430.0  # to the far bank of the lake, and to the nearer headland
+HEAD_HIGH_M = 26.0
+LAMP_M = 5.2
+WINDOWS_TO_M = 60.0  # farther off they are under two pixels wide
+
+
 def lake(canvas: Canvas, laid: Laid, fault: str) -> None:
     """Ridges, hills and a far bank with a house over a lake; a meadow with a path before it."""
     rng, view = chance(canvas.seed, "lake"), canvas.view
@@ -90,12 +97,11 @@ def lake(canvas: Canvas, laid: Laid, fault: str) -> None:
     sky(canvas)
     ridge(canvas, "ridges", view.horizon - 4, 70, 240, far, 9000)
     ridge(canvas, "hills", view.horizon, 34, 170, middle, 2400)
-    shore = view.horizon + 12
+    shore = view.row(BANK_M)
     line = np.full(WIDE, shore, np.float32)
-    wood(canvas, "far bank", line, 26, 46, bank, 280)
+    wood(canvas, "far bank", line, 26, 46, bank, BANK_M)
     bare = canvas.light.copy()
-    standing, _ = house(canvas, "house", rng.uniform(-38, 38), 150, 11, raised=view.eye_m * 0.28)
-    laid.things["house"] = standing.box
+    standing = house(canvas, "house", rng.uniform(-70, 70), BANK_M - 5, 20)
     foot = _line(canvas, "near shore", view.horizon + 104, 16)
     mirrored = bare if fault == "missing_reflection" else canvas.light
     lean = rng.choice([-1, 1]) * 18.0 if fault == "leaning_water" else 0.0
@@ -110,7 +116,7 @@ def lake(canvas: Canvas, laid: Laid, fault: str) -> None:
     meadow = ground(canvas, "meadow", foot, canvas.mood.ground, 35)
     start = float(rng.uniform(0.3, 0.7) * WIDE)
     _path_out(canvas, laid, meadow, (start, float(foot[int(start)]) + 4), fault)
-    thing, _ = tree(canvas, "tree", float(rng.choice([-1, 1]) * rng.uniform(7, 10)), 27, 13, canvas.mood.near)
+    thing = tree(canvas, "tree", float(rng.choice([-1, 1]) * rng.uniform(7, 10)), 27, 13, canvas.mood.near)
     _shadows(canvas, laid, [thing], meadow, fault)
     _rival(canvas, laid, (HIGH * 0.72, HIGH * 0.86), fault)
 
@@ -129,7 +135,7 @@ def river(canvas: Canvas, laid: Laid, fault: str) -> None:
     middle_x = WIDE / 2 + turn * rng.uniform(60, 150)
     ways = [(WIDE / 2 - turn * 190, view.horizon + 16, 7.0), (middle_x, view.horizon + 60, 26.0),
             (WIDE / 2 - turn * 130, view.horizon + 120, 62.0), (WIDE / 2 + turn * 40, HIGH + 10, 190.0)]  # fmt: skip
-    rank = canvas.plane("river", 80)
+    rank = canvas.plane("river", 80, "flat")
     box, mask = canvas.polygon(*strip_of(ways), blur=0.8)
     mask = mask * (canvas.labels[box.slices] == meadow)
     # Calm water shows the sky, the darker the steeper one looks down on it.
@@ -139,9 +145,8 @@ def river(canvas: Canvas, laid: Laid, fault: str) -> None:
     seen = (up + canvas.seen(canvas.mood.water, 80) * (0.1 + 0.25 * deep)) * ripple
     canvas.light[box.slices] += (seen - canvas.light[box.slices]) * mask[..., None]
     canvas.labels[box.slices][mask > HALF] = rank
-    laid.things["river"] = box
     single = ((turn * 30.0, 90.0, 15.0, woods - 0.9), (-turn * 24.0, 62.0, 13.0, woods - 1.4))
-    things = [tree(canvas, f"tree {n}", x, d, h, v)[0] for n, (x, d, h, v) in enumerate(single)]
+    things = [tree(canvas, f"tree {n}", x, d, h, v) for n, (x, d, h, v) in enumerate(single)]
     _shadows(canvas, laid, things, meadow, fault)
     foot = _line(canvas, "near bank", HIGH - 92, 24)
     bank = ground(canvas, "near bank", foot, canvas.mood.near + 1.4, 14, canvas.mood.wood)
@@ -167,15 +172,13 @@ def coast(canvas: Canvas, laid: Laid, fault: str) -> None:
     if lean:
         laid.fault_box = Box(0, int(view.horizon - 18), WIDE, int(view.horizon + 18))
         laid.fault_amount = float(np.degrees(np.arctan(2 * abs(lean) / WIDE)))
-    for name, reach, rise, value, distance, row in (
-        ("far headland", 0.62, 58, far - 0.2, 5200, view.horizon + 5),
-        ("near headland", 0.40, 120, middle - 0.6, 900, view.horizon + 20),
+    for name, reach, rise, value, distance in (
+        ("far headland", 0.62, 58, far - 0.2, 5200.0), ("near headland", 0.40, 120, middle - 0.6, HEAD_M),
     ):  # fmt: skip
-        _headland(canvas, name, side, reach, rise, value, distance, row)
-    standing, _ = house(canvas, "house", side * 105, 420, 26, raised=26)
-    laid.things["house"] = standing.box
+        _headland(canvas, name, side, reach, rise, value, distance)
+    house(canvas, "house", side * 105, HEAD_M - 10, 22, raised=HEAD_HIGH_M)
     beach = ground(canvas, "beach", foot, canvas.mood.ground + 0.5, 40, canvas.mood.earth)
-    things = [tree(canvas, "pine", -side * rng.uniform(9, 12), 32, 13, canvas.mood.near)[0]]
+    things = [tree(canvas, "pine", -side * rng.uniform(9, 12), 32, 13, canvas.mood.near)]
     _shadows(canvas, laid, things, beach, fault)
     equal = 0.75 if fault == "wrong_bays" else 0.0
     laid.posts, box = fence(canvas, (side * 0.6, 12.5), (side * 15.0, 43), int(rng.integers(5, 10)), equal=equal)
@@ -186,10 +189,8 @@ def coast(canvas: Canvas, laid: Laid, fault: str) -> None:
     _rival(canvas, laid, (HIGH * 0.7, HIGH * 0.85), fault)
 
 
-def _headland(
-    canvas: Canvas, name: str, side: float, reach: float, rise: float, value: float, distance: float, row: float
-) -> None:
-    rank = canvas.plane(name, distance)
+def _headland(canvas: Canvas, name: str, side: float, reach: float, rise: float, value: float, distance: float) -> None:
+    rank, row = canvas.plane(name, distance), canvas.view.row(distance)
     share = np.clip(((canvas.columns[0] / WIDE - 0.5) * side + 0.5 - (1 - reach)) / reach, 0, 1)
     steep = np.clip(share / 0.35, 0, 1) ** 0.8
     line = row - rise * steep * (0.8 + 0.2 * wave(chance(canvas.seed, name), WIDE, 90))
@@ -212,20 +213,19 @@ def hills(canvas: Canvas, laid: Laid, fault: str) -> None:
     low = _line(canvas, "meadow line", view.horizon + 58, 14)
     meadow = ground(canvas, "meadow", low, canvas.mood.ground, 60)
     side = float(rng.choice([-1, 1]))
-    standing, _ = house(canvas, "house", side * rng.uniform(10, 16), 74, 6.5)
-    laid.things["house"] = standing.box
+    standing = house(canvas, "house", side * rng.uniform(10, 16), 74, 6.5)
     _path_out(canvas, laid, meadow, (0.5 * (standing.box.left + standing.box.right), standing.box.foot + 2.0), fault)
     equal = 0.75 if fault == "wrong_bays" else 0.0
     laid.posts, box = fence(
         canvas,
         (-side * 5.0, 15),
-        (-side * rng.uniform(6, 22), rng.uniform(60, 80)),
+        (-side * rng.uniform(3, 11), rng.uniform(60, 80)),
         int(rng.integers(6, 11)),
         equal=equal,
     )
     if equal:
         laid.fault_box, laid.fault_amount = box, equal
-    thing, _ = tree(canvas, "tree", -side * rng.uniform(2.0, 3.5), 25, 10, canvas.mood.near)
+    thing = tree(canvas, "tree", -side * rng.uniform(2.0, 3.5), 25, 10, canvas.mood.near)
     _shadows(canvas, laid, [thing, standing], meadow, fault)
     _rival(canvas, laid, (HIGH * 0.66, HIGH * 0.82), fault)
 
@@ -251,7 +251,7 @@ def street(canvas: Canvas, laid: Laid, fault: str) -> None:
     laid.posts, box = _lamps(canvas, side, equal)
     if equal:
         laid.fault_box, laid.fault_amount = box, equal
-    thing, _ = tree(canvas, "tree", -side * 3.4, 24, 6.5, canvas.mood.near)
+    thing = tree(canvas, "tree", -side * 3.4, 24, 6.5, canvas.mood.near)
     _shadows(canvas, laid, [thing], pavement, fault)
     _rival(canvas, laid, (HIGH * 0.8, HIGH * 0.9), fault)
 
@@ -283,7 +283,8 @@ def _row(canvas: Canvas, name: str, begin: float, end: float, value: float, tall
                 tones[box.slices] += (own * share - tones[box.slices]) * mask[..., None]
                 cover[box.slices] = np.maximum(cover[box.slices], mask)
     canvas.lay(cover, tones.astype(np.float32), value, (begin * end) ** 0.5, rank)
-    _windows(canvas, begin, end, tall, rank)
+    if begin < WINDOWS_TO_M:
+        _windows(canvas, begin, end, tall, rank)
 
 
 def _windows(canvas: Canvas, begin: float, end: float, tall: float, rank: int) -> None:
@@ -302,24 +303,14 @@ def _windows(canvas: Canvas, begin: float, end: float, tall: float, rank: int) -
 def _lamps(canvas: Canvas, side: float, equal: float) -> tuple[list[tuple[float, float]], Box]:
     view, rng = canvas.view, chance(canvas.seed, "lamps")
     distances = rng.uniform(11, 15) + rng.uniform(6.5, 12) * np.arange(7)
-    feet = [view.place(side * 4.6, float(d)) for d in distances]
-    share, placed = np.linspace(0, 1, len(feet)), []
-    for s, (column, row) in zip(share, feet, strict=True):
-        even = (feet[0][0] + s * (feet[-1][0] - feet[0][0]), feet[0][1] + s * (feet[-1][1] - feet[0][1]))
-        at = (column + equal * (even[0] - column), row + equal * (even[1] - row))
-        tall = (at[1] - view.horizon) * 5.2 / view.eye_m
+    placed = evened([view.place(side * 4.6, float(d)) for d in distances], equal)
+    for column, row in placed:
+        tall = (row - view.horizon) * LAMP_M / view.eye_m
         wide = max(0.7, 0.011 * tall)
-        post = (
-            (at[0] - wide, at[1]),
-            (at[0] + wide, at[1]),
-            (at[0] + wide, at[1] - tall),
-            (at[0] - wide, at[1] - tall),
-        )
-        lamp = ((at[0] - 4 * wide, at[1] - tall), (at[0] + 4 * wide, at[1] - tall), (at[0], at[1] - 1.08 * tall))
-        for places in (post, lamp):
+        lamp = ((column - 4 * wide, row - tall), (column + 4 * wide, row - tall), (column, row - 1.08 * tall))
+        for places in (upright((column, row), tall, wide), lamp):
             canvas.fill(places, canvas.seen("2e2c2e", 20.0, lit=False))
-        placed.append((float(at[0]), float(at[1])))
-    tall = (placed[0][1] - view.horizon) * 5.6 / view.eye_m
+    tall = (placed[0][1] - view.horizon) * 1.08 * LAMP_M / view.eye_m
     columns, rows = [p[0] for p in placed], [p[1] for p in placed]
     return placed, Box(int(min(columns)), int(max(0.0, max(rows) - tall)), int(max(columns)), int(max(rows)))
 

@@ -17,7 +17,6 @@ SURE, SURE_OF_GROUP = (
     0.995,
     0.999,
 )  # of the interval that has to leave out zero: many groups are looked at, after each answer
-RECENT = 30
 BLOCK = 10  # answers in a point of the line
 SEEN = {
     ("band", "dark"): "darks", ("band", "middle"): "middle values", ("band", "light"): "lights",

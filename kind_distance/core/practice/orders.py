@@ -62,7 +62,7 @@ def _facts(scene: Scene) -> tuple[list[PlaneFacts], list[Border]]:
     facts = [
         PlaneFacts(
             first_upper(plane.name), plane.share * WIDE_CM * HIGH_CM, 0.15, plane.value, plane.value - 1.2,
-            plane.value + 0.9, sky=plane.name == "sky",
+            plane.value + 0.9, sky=plane.kind == "sky",
         )
         for plane in largest
     ]  # fmt: skip

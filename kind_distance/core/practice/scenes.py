@@ -14,7 +14,7 @@ from numpy.typing import NDArray
 
 from kind_distance.core.colour.munsell import value_from_luminance, value_map
 from kind_distance.core.colour.srgb import codes_from_linear, linear_from_codes
-from kind_distance.core.practice.canvas import HIGH, LUMA, WIDE, Box, Canvas, View
+from kind_distance.core.practice.canvas import HIGH, LUMA, WIDE, Box, Canvas, PlaneKind, View
 from kind_distance.core.practice.chance import Floats, chance, noise
 from kind_distance.core.practice.layouts import LAYOUTS, Laid, Layout
 from kind_distance.core.practice.moods import MOODS
@@ -25,19 +25,21 @@ LEAST_SHARE = 0.004  # of the picture, from which a plane is asked about
 LEAST_BORDER = 60  # px
 ACROSS = 3  # px to each side of a border at which values are read
 LOST, SOFT, FIRM = 0.45, 1.0, 2.0  # contrast across a border, V; methods of this project
-SHOWS_V, SHOWS_SHARE = 0.25, 0.05  # a fault shows where so much of its box changes by so much
+SHOWS_V, SHOWS_SHARE = 0.4, 0.05  # a fault shows where so much of its box changes by so much
 TRIES = 12
 OWN = "own"  # the layout of a painter's own picture
+LONG_BORDER = WIDE // 6  # px
+APART = 0.5  # by which land is lighter than land before it in a faultless scene [V]
 LEAST_BOX = 400  # px that a fault has to take
 FAULTS = {
-    "merged_edge": "Two planes have one value, and the border between them is lost",
-    "dark_too_far": "Something far off is darker than what stands before it",
-    "contrary_shadow": "A shadow falls towards the sun",
+    "merged_edge": "Two distances of land have one value and melt into each other",
+    "dark_too_far": "Land far off is darker than the land before it",
+    "contrary_shadow": "A shadow falls to the wrong side",
     "leaning_water": "The water leans",
     "way_out": "A path leads out of the picture at its side",
     "missing_reflection": "Something by the water has no reflection",
     "hot_rival": "A hot spot at the rim draws the eye away",
-    "wrong_bays": "Posts that stand evenly come nearer too slowly with distance",
+    "wrong_bays": "The gaps between posts do not close up with distance as they should",
 }
 
 
@@ -47,6 +49,7 @@ class ScenePlane:
 
     rank: int
     name: str
+    kind: PlaneKind
     distance_m: float
     share: float
     value: float
@@ -125,11 +128,12 @@ def _finished(canvas: Canvas) -> NDArray[np.uint8]:
     return codes_from_linear(np.clip(canvas.light * (1 + 0.018 * grain[..., None]), 0, 1))
 
 
-def _planes(
-    luminance: Floats, labels: NDArray[np.uint8], names: Sequence[str], distances: Sequence[float]
-) -> tuple[ScenePlane, ...]:
+Told = Sequence[tuple[str, PlaneKind, float]]  # of planes, far to near: name, kind, distance [m]
+
+
+def _planes(luminance: Floats, labels: NDArray[np.uint8], told: Told) -> tuple[ScenePlane, ...]:
     found = []
-    for rank, (name, distance) in enumerate(zip(names, distances, strict=True), start=1):
+    for rank, (name, kind, distance) in enumerate(told, start=1):
         mask = labels == rank
         share = float(mask.mean())
         if share < LEAST_SHARE:
@@ -137,12 +141,13 @@ def _planes(
         deep = cv2.distanceTransform(np.pad(mask[::2, ::2], 1).astype(np.uint8), cv2.DIST_L2, 3)[1:-1, 1:-1]
         row, column = np.unravel_index(int(deep.argmax()), deep.shape)
         value = float(value_from_luminance(100 * float(np.clip(luminance[mask].mean(), 0, 1))))
-        found.append(ScenePlane(rank, name, distance, share, value, (2.0 * column, 2.0 * row)))
+        found.append(ScenePlane(rank, name, kind, distance, share, value, (2.0 * column, 2.0 * row)))
     return tuple(found)
 
 
-def _borders(values: Floats, labels: NDArray[np.uint8], planes: tuple[ScenePlane, ...]) -> tuple[SceneBorder, ...]:
+def _borders(light: Floats, labels: NDArray[np.uint8], planes: tuple[ScenePlane, ...]) -> tuple[SceneBorder, ...]:
     """Find where planes meet, one over the other, and how much values differ across."""
+    values = cv2.GaussianBlur(value_map(np.clip(light, 0, 1)), (0, 0), 1.0)
     above, below = labels[:-1], labels[1:]
     rows, columns = np.nonzero(above != below)
     kept = (rows >= ACROSS) & (rows < HIGH - ACROSS - 1)
@@ -171,18 +176,16 @@ def _painted(seed: int, layout: Layout, fault: str, planned: dict[str, float]) -
 
 
 def _truth(canvas: Canvas, laid: Laid, layout: Layout, fault: str) -> Scene:
-    planes = _planes(canvas.light @ LUMA, canvas.labels, canvas.names, canvas.distances)
-    values = cv2.GaussianBlur(value_map(np.clip(canvas.light, 0, 1)), (0, 0), 1.0)
-    borders = _borders(np.asarray(values, np.float32), canvas.labels, planes)
+    told = list(zip(canvas.names, canvas.kinds, canvas.distances, strict=True))
+    planes = _planes(canvas.light @ LUMA, canvas.labels, told)
+    borders = _borders(canvas.light, canvas.labels, planes)
     return Scene(
         canvas.seed, layout.key, canvas.mood.name, _finished(canvas), canvas.labels, planes, borders, canvas.view,
         tuple(laid.posts), fault, laid.fault_box, laid.fault_amount,
     )  # fmt: skip
 
 
-def scene_of_picture(
-    codes: NDArray[np.uint8], labels: NDArray[np.uint8], names: Sequence[str], distances: Sequence[float]
-) -> Scene:
+def scene_of_picture(codes: NDArray[np.uint8], labels: NDArray[np.uint8], told: Told) -> Scene:
     """Make a scene of a painter's own picture with its marked planes: its middle, in the proportions of a scene.
 
     Parameters
@@ -190,20 +193,19 @@ def scene_of_picture(
     codes : (h, w, 3) uint8 array
     labels : (h, w) uint8 array
         Planes by rank; 0 where none is marked.
-    names, distances : sequence
+    told : sequence of (name, kind, distance)
         Of the planes, far to near; NaN for a distance that nobody said. [m]
     """
     high, wide = labels.shape
     part = (min(high, round(wide * HIGH / WIDE)), min(wide, round(high * WIDE / HIGH)))
     top, left = (high - part[0]) // 2, (wide - part[1]) // 2
     box = np.s_[top : top + part[0], left : left + part[1]]
-    light = cv2.resize(linear_from_codes(codes[box]), (WIDE, HIGH), interpolation=cv2.INTER_AREA)
+    light = np.asarray(
+        cv2.resize(linear_from_codes(codes[box]), (WIDE, HIGH), interpolation=cv2.INTER_AREA), np.float32
+    )
     shown = np.asarray(cv2.resize(labels[box], (WIDE, HIGH), interpolation=cv2.INTER_NEAREST), np.uint8)
-    planes = _planes(light @ LUMA, shown, names, distances)
-    values = np.asarray(cv2.GaussianBlur(value_map(np.clip(light, 0, 1)), (0, 0), 1.0), np.float32)
-    borders = _borders(values, shown, planes)
-    drawn = codes_from_linear(np.clip(light, 0, 1))
-    return Scene(0, OWN, "", drawn, shown, planes, borders, None, (), "", None, 0.0)
+    planes, drawn = _planes(light @ LUMA, shown, told), codes_from_linear(np.clip(light, 0, 1))
+    return Scene(0, OWN, "", drawn, shown, planes, _borders(light, shown, planes), None, (), "", None, 0.0)
 
 
 def layout_of(seed: int) -> Layout:
@@ -218,20 +220,24 @@ def paint_scene(seed: int) -> Scene:
     return _truth(*_painted(seed, layout, "", {}), layout, "")
 
 
+def _land(scene: Scene) -> list[tuple[ScenePlane, ScenePlane]]:
+    """Pairs of land, the far one first, that meet along a long border: where depth is told by values."""
+    by_rank = {plane.rank: plane for plane in scene.planes}
+    pairs = [(by_rank[each.far], by_rank[each.near]) for each in scene.borders if each.length_px > LONG_BORDER]
+    return [(far, near) for far, near in pairs if far.kind == near.kind == "land"]
+
+
+def is_faultless(scene: Scene) -> bool:
+    """Whether a scene has no fault by its values either: all land is lighter than the land that stands before it."""
+    return scene.fault == "" and all(far.value - near.value > APART for far, near in _land(scene))
+
+
 def _plan_fault(clean: Scene, fault: str) -> tuple[dict[str, float], tuple[int, int]] | None:
     """Choose the plane whose value is changed, and its neighbour; None where no pair would show it."""
-    by_rank = {plane.rank: plane for plane in clean.planes}
-    single = ("tree", "pine", "house", "near tree", "tree 0", "tree 1")
-    land = [b for b in clean.borders if by_rank[b.near].name not in single and by_rank[b.far].name not in single]
-    land = [b for b in land if by_rank[b.far].name not in ("sky", "water", "sea", "river", "street", "meadow")]
-    land = [b for b in land if b.length_px > WIDE // 6 and by_rank[b.far].value - by_rank[b.near].value > 0.5]  # noqa: PLR2004
-    if not land:
+    pairs = [(far, near) for far, near in _land(clean) if far.value - near.value > APART]
+    if not pairs:
         return None
-    rng = chance(clean.seed, "which")
-    if fault == "dark_too_far":
-        land = [b for b in land if by_rank[b.far].distance_m > 1000] or land[:1]  # noqa: PLR2004
-    chosen = land[int(rng.integers(len(land)))]
-    near, far = by_rank[chosen.near], by_rank[chosen.far]
+    far, near = pairs[int(chance(clean.seed, "which").integers(len(pairs)))]
     value = near.value if fault == "merged_edge" else max(1.8, near.value - 1.1)
     return {far.name: value}, (far.rank, near.rank)
 
@@ -262,9 +268,12 @@ def paint_fault(seed: int, fault: str) -> Scene:
     DomainError
         If this fault cannot be planted in the scene of this seed, or would not show.
     """
-    layout, clean = layout_of(seed), paint_scene(seed)
+    layout = layout_of(seed)
     if fault not in layout.faults:
         raise DomainError(f"A scene of {layout.name} has no such fault.", "Take another seed.")
+    clean = paint_scene(seed)
+    if not is_faultless(clean):
+        raise DomainError("This scene has a fault of its own.", "Take another seed.")
     planned: dict[str, float] = {}
     pair = (0, 0)
     if fault in ("merged_edge", "dark_too_far"):

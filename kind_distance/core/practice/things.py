@@ -22,7 +22,7 @@ def sky(canvas: Canvas) -> None:
     cloud = np.clip((lumps - 0.7) / 0.9, 0, 1) * np.clip(1.15 - height, 0, 1) * 0.75
     bright = np.minimum(1.0, canvas.air * np.float32(1.12) + np.float32(0.05))
     canvas.light += (bright - canvas.light) * np.asarray(cloud, np.float32)[..., None]
-    canvas.labels[:] = canvas.plane("sky", 60_000.0)
+    canvas.labels[:] = canvas.plane("sky", 60_000.0, "sky")
 
 
 def ridge(canvas: Canvas, name: str, base: float, rise: float, scale: float, value: float, distance: float) -> Floats:
@@ -47,7 +47,7 @@ def ridge(canvas: Canvas, name: str, base: float, rise: float, scale: float, val
 
 def ground(canvas: Canvas, name: str, line: Floats, value: float, distance: float, colour: str | None = None) -> int:
     """Paint ground from a line of rows to the foot of the picture; return its rank."""
-    rank = canvas.plane(name, distance)
+    rank = canvas.plane(name, distance, "flat")
     base = linear(colour or canvas.mood.grass)
     rng = chance(canvas.seed, name)
     # Flecks grow towards the viewer.
@@ -91,6 +91,7 @@ def _leaves(canvas: Canvas, what: str, places: NDArray[np.float64], value: float
 
 
 RIDGE_DEEP = 110  # px under its base, to which land goes on behind what stands before it
+FENCE_M = 1.15
 LEAVES = 70  # lumps of a crown
 
 
@@ -105,15 +106,13 @@ class Standing:
     box: Box
 
 
-def tree(
-    canvas: Canvas, what: str, x: float, distance: float, height: float, value: float, rank: int | None = None
-) -> tuple[Standing, int]:
-    """Paint a tree with its trunk; return where it stands and its plane."""
+def tree(canvas: Canvas, what: str, x: float, distance: float, height: float, value: float) -> Standing:
+    """Paint a tree with its trunk; return where it stands."""
     rng, view = chance(canvas.seed, what), canvas.view
     column, foot = view.place(x, distance)
     _, top = view.place(x, distance, height)
     tall = foot - top
-    rank = canvas.plane(what, distance) if rank is None else rank
+    rank = canvas.plane(what, distance, "thing")
     # Boughs grow out of one crown, so that none flies about.
     turn, out = rng.uniform(0, 2 * np.pi, LEAVES), np.sqrt(rng.uniform(0, 1, LEAVES))
     wide = rng.uniform(0.26, 0.36)
@@ -127,7 +126,7 @@ def tree(
     _leaves(canvas, what, crown, value, distance, rank)
     left, right = float((crown[:, 0] - crown[:, 2]).min()), float((crown[:, 0] + crown[:, 2]).max())
     box = Box(int(left), int(top), int(right), int(foot))
-    return Standing(x, distance, height, 0.26 * height, box), rank
+    return Standing(x, distance, height, 0.26 * height, box)
 
 
 def shadow(canvas: Canvas, thing: Standing, onto: int, *, contrary: bool = False) -> Box:
@@ -148,12 +147,10 @@ def shadow(canvas: Canvas, thing: Standing, onto: int, *, contrary: bool = False
     return canvas.cast(onto, places, 0.95)
 
 
-def house(
-    canvas: Canvas, what: str, x: float, distance: float, size: float, *, raised: float = 0.0,
-) -> tuple[Standing, int]:  # fmt: skip
+def house(canvas: Canvas, what: str, x: float, distance: float, size: float, *, raised: float = 0.0) -> Standing:
     """Paint a small house: a lit wall, a wall in shade, a roof."""
     view, mood = canvas.view, canvas.mood
-    rank = canvas.plane(what, distance)
+    rank = canvas.plane(what, distance, "thing")
     lit_left = view.sun_deg < 0
     tall, ridge_m, deep = 0.62 * size, 1.06 * size, 0.75 * size
 
@@ -182,7 +179,20 @@ def house(
     columns = [place[0] for place in (*gable, *wall)]
     rows = [place[1] for place in (*gable, *wall)]
     box = Box(int(min(columns)), int(min(rows)), int(max(columns)), int(max(rows)))
-    return Standing(x, distance, ridge_m, half, box), rank
+    return Standing(x, distance, ridge_m, half, box)
+
+
+def evened(feet: list[tuple[float, float]], equal: float) -> list[tuple[float, float]]:
+    """Shift feet of posts towards even steps on the picture: 0 leaves them as the ground has them, 1 is all wrong."""
+    true = np.array(feet)
+    even = true[0] + (true[-1] - true[0]) * np.linspace(0, 1, len(feet))[:, None]
+    return [(float(column), float(row)) for column, row in true + equal * (even - true)]
+
+
+def upright(at: tuple[float, float], tall: float, wide: float) -> list[tuple[float, float]]:
+    """Outline a post on its foot, so tall and to each side so wide. [px]."""
+    column, row = at
+    return [(column - wide, row), (column + wide, row), (column + wide, row - tall), (column - wide, row - tall)]
 
 
 def fence(
@@ -196,24 +206,11 @@ def fence(
         0 for posts evenly spaced on the ground; towards 1 they are spaced evenly on the picture, which is wrong.
     """
     view, share = canvas.view, np.linspace(0, 1, posts)
-    spots = [(near[0] + (far[0] - near[0]) * s, near[1] + (far[1] - near[1]) * s) for s in share]
-    feet = [view.place(*spot) for spot in spots]
-    first, last = np.array(feet[0]), np.array(feet[-1])
-    placed, tops = [], []
-    for s, (column, row) in zip(share, feet, strict=True):
-        even = first + (last - first) * s
-        at = (column + equal * (even[0] - column), row + equal * (even[1] - row))
-        tall = (at[1] - view.horizon) * 1.15 / view.eye_m
-        placed.append((float(at[0]), float(at[1])))
-        tops.append((float(at[0]), float(at[1] - tall)))
-        wide = max(0.6, 0.055 * tall)
-        post = (
-            (at[0] - wide, at[1]),
-            (at[0] + wide, at[1]),
-            (at[0] + wide, at[1] - tall),
-            (at[0] - wide, at[1] - tall),
-        )
-        canvas.fill(post, canvas.seen("5a4a3a", 20.0, lit=False))
+    placed = evened([view.place(*(n + (f - n) * s for n, f in zip(near, far, strict=True))) for s in share], equal)
+    talls = [(row - view.horizon) * FENCE_M / view.eye_m for _, row in placed]
+    tops = [(column, row - tall) for (column, row), tall in zip(placed, talls, strict=True)]
+    for at, tall in zip(placed, talls, strict=True):
+        canvas.fill(upright(at, tall, max(0.6, 0.055 * tall)), canvas.seen("5a4a3a", 20.0, lit=False))
     for part in (0.35, 0.8):
         rail = [(c, f + part * (t - f)) for (c, f), (_, t) in ((placed[0], tops[0]), (placed[-1], tops[-1]))]
         thick = [0.04 * (placed[0][1] - tops[0][1]), 0.04 * (placed[-1][1] - tops[-1][1])]
@@ -260,7 +257,7 @@ def water(
     lean_px : float
         By how much the far shore rises to the right and falls to the left: water that leans.
     """
-    rank = canvas.plane(name, distance)
+    rank = canvas.plane(name, distance, "flat")
     tilt = lean_px * (canvas.columns / WIDE - 0.5) * 2
     cover = canvas.under(np.broadcast_to(line - tilt, (1, WIDE))[0].astype(np.float32)) * (1 - canvas.under(foot))
     rng = chance(canvas.seed, name)

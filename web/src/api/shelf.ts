@@ -1,16 +1,8 @@
 /** The shelf: paintings listed, begun, copied, put in the bin and taken back. */
 import { defineStore } from "pinia";
 import { ref, shallowRef } from "vue";
-import {
-  bringPainting,
-  client,
-  content,
-  Problem,
-  upload,
-  type Begin,
-  type Incoming,
-  type Strip,
-} from "./client";
+import { bringPainting, client, content, upload, type Begin, type Incoming, type Strip } from "./client";
+import { useGuarded } from "./guarded";
 
 /** Planes to begin with: sky, far, middle and near. */
 const PLANES = 4;
@@ -27,20 +19,9 @@ const BOARD = {
 export const useShelf = defineStore("shelf", () => {
   const strips = shallowRef<Strip[] | null>(null);
   const binned = shallowRef<Strip[]>([]);
-  const problem = shallowRef<Problem | null>(null);
+  const { problem, guarded } = useGuarded();
   const news = ref("");
   const incoming = shallowRef<Incoming[]>([]);
-
-  async function guarded<T>(deed: () => Promise<T>): Promise<T | null> {
-    problem.value = null;
-    try {
-      return await deed();
-    } catch (cause) {
-      if (!(cause instanceof Problem)) throw cause;
-      problem.value = cause;
-      return null;
-    }
-  }
 
   async function load(): Promise<void> {
     await guarded(async () => {

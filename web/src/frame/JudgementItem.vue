@@ -2,7 +2,7 @@
 /** One judgement: what was measured, why it matters, what to do, and a way to mean it so. */
 import { computed, ref } from "vue";
 import type { Judgement, Remedy } from "@/api/client";
-import { exerciseFor } from "@/stages/practice/exercises";
+import { exerciseFor } from "./exercises";
 import HintTip from "./HintTip.vue";
 import { vRoving } from "@/look/roving";
 

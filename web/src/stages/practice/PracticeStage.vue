@@ -3,6 +3,7 @@
 import { computed, onMounted, ref, watch } from "vue";
 import { useRoute, useRouter } from "vue-router";
 import { useShelf } from "@/api/shelf";
+import { declinePractice } from "@/frame/exercises";
 import NoticeLine from "@/frame/NoticeLine.vue";
 import WallChoice from "@/frame/WallChoice.vue";
 import { isWriting, useKeys } from "@/frame/keys";
@@ -48,7 +49,7 @@ async function begin(): Promise<void> {
   if (name.value.trim()) await practice.begin(name.value);
 }
 async function decline(): Promise<void> {
-  localStorage.setItem("practice", "declined");
+  declinePractice();
   await router.push("/");
 }
 const csv = computed(() => `/api/practice/learners/${practice.shown?.learner.id}/answers.csv`);

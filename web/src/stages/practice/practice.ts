@@ -1,7 +1,8 @@
 /** Practice: who practises, the drill before them, and what their answers show. */
 import { defineStore } from "pinia";
 import { computed, ref, shallowRef } from "vue";
-import { client, content, Problem, type Schemas } from "@/api/client";
+import { client, content, type Schemas } from "@/api/client";
+import { useGuarded } from "@/api/guarded";
 
 export type Drill = Schemas["DrillView"];
 export type Marked = Schemas["MarkedView"];
@@ -31,23 +32,9 @@ export const usePractice = defineStore("practice", () => {
   const shown = shallowRef<Shown | null>(null);
   const drill = shallowRef<Drill | null>(null);
   const marked = shallowRef<Marked | null>(null);
-  const problem = shallowRef<Problem | null>(null);
-  const busy = ref(false);
+  const { problem, busy, guarded } = useGuarded();
   let since = 0;
 
-  async function guarded<T>(deed: () => Promise<T>): Promise<T | null> {
-    problem.value = null;
-    busy.value = true;
-    try {
-      return await deed();
-    } catch (cause) {
-      if (!(cause instanceof Problem)) throw cause;
-      problem.value = cause;
-      return null;
-    } finally {
-      busy.value = false;
-    }
-  }
   async function load(): Promise<void> {
     found.value = await guarded(() => content(client.GET("/api/practice")));
     const last = Number(localStorage.getItem("learner"));

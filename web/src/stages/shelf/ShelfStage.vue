@@ -5,6 +5,7 @@ import { useRouter } from "vue-router";
 import type { Begin, Strip } from "@/api/client";
 import { useShelf } from "@/api/shelf";
 import { useTable } from "@/api/store";
+import { practiceDeclined } from "@/frame/exercises";
 import BriefForm from "@/frame/BriefForm.vue";
 import IncomingFiles from "@/frame/IncomingFiles.vue";
 import NoticeLine from "@/frame/NoticeLine.vue";
@@ -24,7 +25,7 @@ const beginning = ref(false);
 const showBin = ref(false);
 const sharing = ref(false);
 /** Practice that was declined is not offered again; its address still works. */
-const declined = localStorage.getItem("practice") === "declined";
+const declined = practiceDeclined();
 const keeping = ref<Strip | null>(null);
 const over = ref(false);
 const usual = ref<Begin | null>(null);

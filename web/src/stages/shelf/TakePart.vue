@@ -1,26 +1,17 @@
 <script setup lang="ts">
 /** A phone or tablet takes part: a code of one use, who is in already, and how to shut one out. */
 import { computed, onBeforeUnmount, onMounted, ref, shallowRef } from "vue";
-import { client, content, Problem, type Schemas } from "@/api/client";
+import { client, content, type Schemas } from "@/api/client";
+import { useGuarded } from "@/api/guarded";
 import NoticeLine from "@/frame/NoticeLine.vue";
 
 const emit = defineEmits<{ close: [] }>();
 const shared = shallowRef<Schemas["SharingView"] | null>(null);
 const code = shallowRef<Schemas["CodeView"] | null>(null);
-const problem = shallowRef<Problem | null>(null);
+const { problem, guarded } = useGuarded();
 /** Devices that were in when the code was made: one more means that it let somebody in. */
 const before = ref<number[]>([]);
 
-async function guarded<T>(deed: () => Promise<T>): Promise<T | null> {
-  problem.value = null;
-  try {
-    return await deed();
-  } catch (cause) {
-    if (!(cause instanceof Problem)) throw cause;
-    problem.value = cause;
-    return null;
-  }
-}
 async function look(): Promise<void> {
   shared.value = (await guarded(() => content(client.GET("/api/sharing")))) ?? shared.value;
 }

@@ -1,4 +1,5 @@
-/** Which drill trains what a judgement found, for two minutes of practice. */
+/** The way from a judgement to the drill that trains it, unless practice was declined. */
+const KEPT = "practice";
 const EXERCISES: Record<string, string> = {
   merged_photo: "edge_rank",
   ladder_conflict: "value_pair",
@@ -8,7 +9,13 @@ const EXERCISES: Record<string, string> = {
   hot_spots: "fault",
   uneven_bays: "bays",
 };
+export function practiceDeclined(): boolean {
+  return localStorage.getItem(KEPT) === "declined";
+}
+export function declinePractice(): void {
+  localStorage.setItem(KEPT, "declined");
+}
 /** The kind of drill for a kind of judgement; null where none trains it, or practice was declined. */
 export function exerciseFor(kind: string): string | null {
-  return localStorage.getItem("practice") === "declined" ? null : (EXERCISES[kind] ?? null);
+  return practiceDeclined() ? null : (EXERCISES[kind] ?? null);
 }
