@@ -9,6 +9,11 @@ from kind_distance.errors import DomainError
 EPOCH = datetime(1970, 1, 1)  # noqa: DTZ001  local wall time has no zone here: a painter's day is where the painter is
 
 
+def local_now() -> datetime:
+    """Wall time here, without zone: a painter's day is where the painter is."""
+    return datetime.now()  # noqa: DTZ005
+
+
 def minute_of(said: str) -> int:
     """Whole minutes of a local time written in ISO 8601; raise DomainError where it is none."""
     try:

@@ -15,7 +15,12 @@
     ├── InUseError               another thing still needs it
     ├── ChangedElsewhereError    the painting moved on since this page was read
     ├── NothingToUndoError       the history has no further step that way
-    └── UnsafeOrderError         materials in an order that does not hold
+    ├── UnsafeOrderError         materials in an order that does not hold
+    └── StorageError             the disk, or the file of paintings on it
+        ├── DiskFullError
+        ├── OpenElsewhereError   another Kind Distance has the file open
+        ├── DamagedFileError     the whole file
+        └── DamagedPaintingError one painting in it; the others work
 
 Each has a stable ``code`` for machines, a sentence for the painter and a way out.
 """
@@ -121,3 +126,46 @@ class UnsafeOrderError(KindDistanceError):
     """Paint layers in an order that will not hold together."""
 
     code = "unsafe_order"
+
+
+class StorageError(KindDistanceError):
+    """The disk, or the file of paintings on it, does not do what is asked of it."""
+
+    code = "storage"
+
+
+class DiskFullError(StorageError):
+    """No space is left."""
+
+    code = "disk_full"
+
+
+class DamagedFileError(StorageError):
+    """The file of paintings cannot be read any more."""
+
+    code = "damaged_file"
+
+
+class DamagedPaintingError(StorageError):
+    """One painting cannot be read any more; the others can."""
+
+    code = "damaged_painting"
+
+
+class OpenElsewhereError(StorageError):
+    """Another Kind Distance has this file open.
+
+    Parameters
+    ----------
+    address : str
+        Where; empty where it is not known.
+    """
+
+    code = "open_elsewhere"
+
+    def __init__(self, address: str = "") -> None:
+        super().__init__(
+            f"These paintings are open already{f' at {address}' if address else ''}.",
+            "Go on there, or end it with Ctrl-C in its terminal first.",
+        )
+        self.address = address

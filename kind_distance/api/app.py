@@ -13,6 +13,7 @@ from fastapi import FastAPI
 
 from kind_distance import __version__
 from kind_distance.api import (
+    backup,
     build,
     easel,
     exports,
@@ -30,7 +31,8 @@ from kind_distance.api import (
 )
 from kind_distance.api.context import Context
 from kind_distance.api.guard import Guard
-from kind_distance.store.database import migrate, opened
+from kind_distance.clock import local_now
+from kind_distance.store.backups import prepare
 from kind_distance.studio.paintings import Studio
 
 DIST = Path(__file__).resolve().parents[2] / "web" / "dist"
@@ -48,11 +50,6 @@ async def _lifespan(_: FastAPI) -> AsyncIterator[None]:
     yield
 
 
-def local_now() -> datetime:
-    """Wall time here, without zone: a painter's day is where the painter is."""
-    return datetime.now()  # noqa: DTZ005
-
-
 def create_app(file: Path, clock: Callable[[], datetime] = local_now, dist: Path = DIST) -> FastAPI:
     """Make the application over one file of paintings.
 
@@ -65,9 +62,7 @@ def create_app(file: Path, clock: Callable[[], datetime] = local_now, dist: Path
     dist : Path
         Folder of the built front end.
     """
-    file.parent.mkdir(parents=True, exist_ok=True)
-    with opened(file) as db:
-        migrate(db)
+    prepare(file)
     app = FastAPI(
         title="Kind Distance",
         version=__version__,
@@ -82,6 +77,7 @@ def create_app(file: Path, clock: Callable[[], datetime] = local_now, dist: Path
     problems.install(app)
     for each in (
         shelf,
+        backup,
         paintings,
         pictures,
         picture_previews,

@@ -175,11 +175,12 @@ def mixing_out(here: Here, painting_id: int) -> Response:
 def document_out(here: Here, painting_id: int, originals: bool = False) -> Response:
     """Give the painting as JSON beside its pictures, without places or what a camera writes into a file.
 
-    With `originals` the pictures are the files as they were brought, with all that is in them.
+    With `originals` the pictures are the files as they were brought, with all that is in them. Of a damaged painting
+    all that can be read is given.
     """
     from kind_distance.studio.document.writing import write_document
 
-    desk = here.studio.desk(painting_id, here.clock())
+    desk = here.studio.readable_desk(painting_id, here.clock())
     packed = SpooledTemporaryFile(max_size=MOST_IN_MEMORY)  # noqa: SIM115  it is closed once it is sent
     write_document(here.studio.file, desk.state, desk.survey(), packed, originals=originals)
     packed.seek(0)

@@ -491,6 +491,7 @@ class ShelfView(BaseModel):
     next_head: str
     next_text: str
     binned: bool
+    damaged: bool = Field(default=False, description="Not all of it can be read; only copied and exported.")
 
 
 class OutlineView(BaseModel):

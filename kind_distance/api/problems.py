@@ -29,6 +29,9 @@ STATUS: dict[type[KindDistanceError], int] = {
     errors.ChangedElsewhereError: 409,
     errors.NothingToUndoError: 409,
     errors.UnsafeOrderError: 409,
+    errors.StorageError: 503,
+    errors.DiskFullError: 507,
+    errors.DamagedPaintingError: 422,
 }
 HTTP_SAID = {
     400: ("not_understood", "This request cannot be understood.", "Reload the page."),

@@ -32,6 +32,7 @@ from kind_distance.rows import Brief, ElementRecord, PlaneRecord, State
 from kind_distance.stages.passes.disagreements import OF_BRIEF, OF_PLANE
 from kind_distance.stages.planes.depth import DepthSurvey, elements_of, handling_of
 from kind_distance.stages.planes.fitted_air import fitted_air
+from kind_distance.store.damage import WAY_OUT
 from kind_distance.store.records import ShelfEntry
 from kind_distance.studio.paintings import Opened, Studio
 from kind_distance.studio.summary import hex_colour, say_next
@@ -360,8 +361,20 @@ def painting_view(studio: Studio, opened: Opened, now_min: int) -> m.PaintingVie
     )
 
 
+def _damaged_view(entry: ShelfEntry) -> m.ShelfView:
+    """Show a painting that cannot be read whole, with the ways out."""
+    return m.ShelfView(
+        id=entry.id, title=entry.brief.title, idea="", facts="Damaged: not all of it can be read.", planes=[],
+        image=None, image_is_value=False, aspect=4 / 3, passes=0, done=0, progress=0.0,
+        progress_said="The other paintings are not touched by it.", next_head="Damaged", next_text=WAY_OUT,
+        binned=entry.binned_at is not None, damaged=True,
+    )  # fmt: skip
+
+
 def shelf_view(entry: ShelfEntry, now_min: int) -> m.ShelfView:
     """Show a painting as a strip on the shelf."""
+    if entry.damaged:
+        return _damaged_view(entry)
     summary, brief = json.loads(entry.summary), entry.brief
     head, text = say_next(summary, now_min)
     image = None

@@ -7,8 +7,10 @@ name, its size from the header before a pixel is decoded.
 from __future__ import annotations
 
 import io
+import lzma
 import struct
 import warnings
+import zlib
 from collections.abc import Sequence
 from dataclasses import dataclass
 from typing import Any, SupportsFloat
@@ -16,7 +18,7 @@ from typing import Any, SupportsFloat
 import cv2
 import numpy as np
 from numpy.typing import NDArray
-from PIL import Image, ImageCms, ImageOps, UnidentifiedImageError
+from PIL import Image, ImageCms, UnidentifiedImageError
 
 from kind_distance.core.picture.working import VIEW_SIZE, WORKING_SIZE, shrink
 from kind_distance.errors import (
@@ -27,14 +29,32 @@ from kind_distance.errors import (
     PictureTooLargeError,
     PictureTooSmallError,
 )
+from kind_distance.exchange.strips import shrink_strips
 
 MOST_BYTES = 200 * 1024 * 1024
 MOST_PIXELS = 120_000_000
+# What decoding holds at once, per pixel; a picture whose decoding would take more than `MOST_HELD` is refused.
+MOST_HELD = 480_000_000
+_HELD_PER_PIXEL = {"WEBP": 14, "HEIF": 8, "TIFF": 6, "PNG": 4, "JPEG": 1}  # as measured
+HELD_PROGRESSIVE = 6  # coefficients of a JPEG in several scans: two bytes each, three colours (ITU-T T.81, annex G)
+MOST_SCANNED = 900_000_000  # pixels times scans: about ten seconds of decoding
+LARGE = 24_000_000  # pixels from which on a picture is made small strip by strip
 LEAST_SIDE = 16
+NARROWEST = 100  # on screen such a strip is as wide as the least picture
 FORMATS = ("JPEG", "PNG", "WEBP", "TIFF", "HEIF")
 SAID_FORMATS = "JPEG, PNG, WebP, TIFF or HEIC"
-EXIF_IFD, GPS_IFD = 0x8769, 0x8825
-BROKEN = (OSError, SyntaxError, ValueError, TypeError, EOFError, struct.error, IndexError, KeyError, MemoryError)
+EXIF_IFD, GPS_IFD, ORIENTATION = 0x8769, 0x8825, 0x0112
+# How a picture is turned by the mark of its orientation (Exif 2.32, tag 0x0112).
+TURNS = {
+    2: Image.Transpose.FLIP_LEFT_RIGHT, 3: Image.Transpose.ROTATE_180, 4: Image.Transpose.FLIP_TOP_BOTTOM,
+    5: Image.Transpose.TRANSPOSE, 6: Image.Transpose.ROTATE_270, 7: Image.Transpose.TRANSVERSE,
+    8: Image.Transpose.ROTATE_90,
+}  # fmt: skip
+SIDEWAYS = (5, 6, 7, 8)
+BROKEN = (
+    OSError, SyntaxError, ValueError, TypeError, EOFError, struct.error, IndexError, KeyError, MemoryError,
+    RuntimeError, zlib.error, lzma.LZMAError,
+)  # fmt: skip
 
 
 @dataclass(frozen=True)
@@ -111,6 +131,28 @@ def _too_many_pixels(name: str, size: tuple[int, int] | None) -> PictureTooLarge
     )
 
 
+def _check_cost(picture: Image.Image, data: bytes, name: str) -> None:
+    """Refuse what would take more memory or time than a picture may, before a pixel is decoded.
+
+    Raises
+    ------
+    PictureTooLargeError
+    """
+    pixels, kind = picture.width * picture.height, str(picture.format)
+    scans = data.count(b"\xff\xda") if kind in ("JPEG", "MPO") else 1  # in coded data FF is followed by 00 or a mark
+    held = _HELD_PER_PIXEL.get(kind, 1) if scans <= 1 or not picture.info.get("progressive") else HELD_PROGRESSIVE
+    if pixels * held > MOST_HELD:
+        most = MOST_HELD // held // 10**6
+        raise PictureTooLargeError(
+            f"{name} has {pixels / 1e6:.0f} megapixels; of this kind of file up to {most} are taken in.",
+            "Save it at a smaller size, or as a plain JPEG.",
+        )
+    if pixels * scans > MOST_SCANNED:
+        raise PictureTooLargeError(
+            f"{name} is written in {scans} layers and would take minutes to read.", "Save it as a plain JPEG."
+        )
+
+
 def _check_size(size: tuple[int, int], name: str) -> None:
     if size[0] * size[1] > MOST_PIXELS:
         raise _too_many_pixels(name, size)
@@ -118,6 +160,11 @@ def _check_size(size: tuple[int, int], name: str) -> None:
         raise PictureTooSmallError(
             f"{name} is {size[0]} x {size[1]} pixels: too small to read values from.",
             f"Bring a picture of at least {LEAST_SIDE} pixels each way.",
+        )
+    if max(size) > NARROWEST * min(size):
+        raise PictureTooSmallError(
+            f"{name} is {size[0]} x {size[1]} pixels: too narrow a strip to read values from.",
+            f"Bring a picture that is at most {NARROWEST} times as long as wide.",
         )
 
 
@@ -181,12 +228,18 @@ def _exif_facts(picture: Image.Image) -> dict[str, Any]:
     }
 
 
-def _to_8_bit(picture: Image.Image) -> Image.Image:
-    """Bring deep grey pictures to 8 bit; Pillow would clip them instead of scaling."""
-    deep = np.asarray(picture)
-    if np.issubdtype(deep.dtype, np.floating):
+def _depth_of(picture: Image.Image) -> float | None:
+    """Give the lightest code of deep grey, which Pillow would clip instead of scaling; None where it has 8 bit."""
+    if picture.mode == "F":
         raise DomainError("This picture holds floating-point light.", "Save it as a 16-bit TIFF or PNG.")
-    top = 65535 if deep.max(initial=0) > 255 else 255
+    if not picture.mode.startswith("I"):
+        return None
+    lightest: Any = picture.getextrema()[1]
+    return 65535.0 if lightest > 255 else 255.0
+
+
+def _to_8_bit(picture: Image.Image, top: float) -> Image.Image:
+    deep = np.asarray(picture)
     return Image.fromarray(np.asarray(np.clip(deep, 0, top) * (255 / top) + 0.5, dtype=np.uint8))
 
 
@@ -214,14 +267,17 @@ def _srgb(picture: Image.Image) -> tuple[Image.Image, str]:
     return picture if picture.mode == "RGB" else picture.convert("RGB"), remark
 
 
-def _read_deep_tiff(data: bytes, name: str) -> Image.Image:
-    """Read a 16-bit colour TIFF, which Pillow does not know."""
+def _deep_tiff(data: bytes, name: str) -> NDArray[np.uint16]:
+    """Read a 16-bit colour TIFF, which Pillow does not know: (H, W, 3 or more)."""
     import tifffile
 
     try:
         with tifffile.TiffFile(io.BytesIO(data)) as file:
             page = file.pages[0]
-            _check_size((int(page.shape[1]), int(page.shape[0])), name)
+            size = (int(page.shape[1]), int(page.shape[0]))
+            _check_size(size, name)
+            if size[0] * size[1] * _HELD_PER_PIXEL["TIFF"] > MOST_HELD:
+                raise _too_many_pixels(name, size)
             pixels = page.asarray()
     except (*BROKEN, tifffile.TiffFileError):
         raise NotAPictureError(
@@ -229,7 +285,19 @@ def _read_deep_tiff(data: bytes, name: str) -> Image.Image:
         ) from None
     if pixels.dtype != np.uint16 or pixels.ndim != 3 or pixels.shape[2] < 3:
         raise NotAPictureError(f"{name} is a TIFF of a kind that cannot be read here.", "Save it as RGB, 8 or 16 bit.")
-    return Image.fromarray(np.asarray(pixels[..., :3] / 257.0 + 0.5, dtype=np.uint8))
+    return np.asarray(pixels)
+
+
+def _read_deep_tiff(data: bytes, name: str) -> TakenPicture:
+    deep = _deep_tiff(data, name)
+    height, width = deep.shape[:2]
+
+    def rows(start: int, stop: int) -> NDArray[np.uint8]:
+        return np.asarray(deep[start:stop, :, :3] * np.float32(1 / 257) + np.float32(0.5), dtype=np.uint8)
+
+    small = max(width, height) <= VIEW_SIZE
+    codes = rows(0, height) if small else shrink_strips(rows, width, height, VIEW_SIZE)
+    return TakenPicture(codes, PictureFacts("TIFF", width, height))
 
 
 def read_picture(data: bytes, name: str = "This file") -> TakenPicture:
@@ -263,28 +331,53 @@ def _read(data: bytes, name: str) -> TakenPicture:
     except NotAPictureError:
         if data[:4] not in (b"II*\0", b"MM\0*"):
             raise
-        picture = _read_deep_tiff(data, name)
+        return _read_deep_tiff(data, name)
     stored = picture.size
     _check_size(stored, name)
+    _check_cost(picture, data, name)
     file_format = "JPEG" if picture.format in ("JPEG", "MPO") else (picture.format or "TIFF")
     known = _exif_facts(picture)
     try:
         # A JPEG can be decoded at a half or a quarter at once; twice the working size keeps values true.
         picture.draft("RGB" if picture.mode in ("RGB", "L") else None, (2 * WORKING_SIZE, 2 * WORKING_SIZE))
         picture.load()
-        ImageOps.exif_transpose(picture, in_place=True)
-        if picture.mode.startswith("I") or picture.mode == "F":
-            picture = _to_8_bit(picture)
-        picture, remark = _srgb(picture)
+        turned = picture.getexif().get(ORIENTATION, 1)
+        codes, remark = _codes_of(picture)
+        codes = _upright(codes, turned)
     except BROKEN:
         raise BrokenPictureError(
             f"{name} begins well and then breaks off.", "Copy it again from the camera; nothing was kept."
         ) from None
-    size = stored if (picture.width >= picture.height) == (stored[0] >= stored[1]) else (stored[1], stored[0])
+    size = (stored[1], stored[0]) if turned in SIDEWAYS else stored
     facts = PictureFacts("HEIC" if file_format == "HEIF" else file_format, size[0], size[1], **known, remark=remark)
-    codes = np.asarray(picture)
-    picture.close()  # a large photo is not kept twice while it is made small
-    return TakenPicture(shrink_codes(codes, VIEW_SIZE), facts)
+    return TakenPicture(codes, facts)
+
+
+def _codes_of(picture: Image.Image) -> tuple[NDArray[np.uint8], str]:
+    """Give a decoded picture at the size of the screen, as sRGB codes, and what had to be assumed."""
+    top, remark = _depth_of(picture), ""
+
+    def srgb(piece: Image.Image) -> NDArray[np.uint8]:
+        nonlocal remark
+        made, remark = _srgb(piece if top is None else _to_8_bit(piece, top))
+        return np.asarray(made)
+
+    width, height = picture.size
+    if width * height < LARGE:
+        codes = srgb(picture)
+        picture.close()  # a large photo is not kept twice while it is made small
+        return shrink_codes(codes, VIEW_SIZE), remark
+    return (
+        shrink_strips(lambda start, stop: srgb(picture.crop((0, start, width, stop))), width, height, VIEW_SIZE),
+        remark,
+    )
+
+
+def _upright(codes: NDArray[np.uint8], turned: int) -> NDArray[np.uint8]:
+    """Turn codes upright by the camera's mark of how it was held."""
+    if turned not in TURNS:
+        return codes
+    return np.asarray(Image.fromarray(codes).transpose(TURNS[turned]))
 
 
 def shrink_codes(codes: NDArray[np.uint8], long_side: int) -> NDArray[np.uint8]:

@@ -5,8 +5,12 @@ from __future__ import annotations
 import hashlib
 import io
 import zlib
+from collections.abc import Callable
+from contextlib import suppress
 from dataclasses import dataclass
 from pathlib import Path
+from threading import Lock
+from typing import TypeVar
 
 import cv2
 import numpy as np
@@ -31,6 +35,7 @@ from kind_distance.core.picture.thumbnail import (
 from kind_distance.core.picture.turning import straighten, straightened_size
 from kind_distance.core.picture.working import THUMBNAIL_SIZE, WORKING_SIZE, WorkingPicture
 from kind_distance.core.remembering import give_back, remembered
+from kind_distance.errors import PictureError
 from kind_distance.exchange.pictures import PictureFacts, from_jpeg, jpeg, png, read_picture, shrink_codes
 from kind_distance.store import pictures
 from kind_distance.store.database import opened
@@ -110,8 +115,19 @@ def _unpacked(data: bytes) -> NDArray[np.generic]:
     return np.asarray(np.load(io.BytesIO(data), allow_pickle=False))
 
 
+def _working_codes(data: bytes) -> NDArray[np.uint8]:
+    codes = _unpacked(data)
+    if codes.ndim != 3 or codes.shape[2] != 3 or codes.dtype != np.uint8:
+        raise ValueError("no picture")
+    return np.asarray(codes, dtype=np.uint8)
+
+
 def _copies(codes: NDArray[np.uint8]) -> dict[str, bytes]:
     return {VIEW: jpeg(codes), WORKING: _packed(shrink_codes(codes, WORKING_SIZE))}
+
+
+# Large photos are read one after the other: two at once would take the memory of two.
+_ONE_AT_A_TIME = Lock()
 
 
 def take_in(file: Path, data: bytes, name: str) -> tuple[str, PictureFacts]:
@@ -122,7 +138,8 @@ def take_in(file: Path, data: bytes, name: str) -> tuple[str, PictureFacts]:
     PictureError
         If it cannot be taken as a picture; nothing is kept then.
     """
-    taken = read_picture(data, name)
+    with _ONE_AT_A_TIME:
+        taken = read_picture(data, name)
     facts = taken.facts
     with opened(file) as db:
         kept = pictures.keep(db, data, facts.format, (facts.width_px, facts.height_px), _copies(taken.codes))
@@ -130,27 +147,40 @@ def take_in(file: Path, data: bytes, name: str) -> tuple[str, PictureFacts]:
     return kept, facts
 
 
-def _copy(file: Path, picture_hash: str, kind: str) -> bytes:
-    """Fetch a working copy; make it again from the original where it was thrown away."""
+T = TypeVar("T")
+# What reading a copy that broke off, or is something else, may raise.
+_UNREADABLE = (ValueError, OSError, EOFError, KeyError, zlib.error, PictureError)
+
+
+def _copy(file: Path, picture_hash: str, kind: str, read: Callable[[bytes], T]) -> T:
+    """Read a working copy; make it again from the original where it was thrown away or cannot be read."""
     with opened(file) as db:
         found = pictures.derived(db, picture_hash, kind)
         if found is not None:
-            return found
+            with suppress(*_UNREADABLE):
+                return read(found)
         copies = _copies(read_picture(pictures.original(db, picture_hash)).codes)
         for made, data in copies.items():
             pictures.keep_derived(db, picture_hash, made, data)
-        return copies[kind]
+        return read(copies[kind])
 
 
 @remembered
 def original_codes(file: Path, picture_hash: str) -> NDArray[np.uint8]:
     """Return the picture as it came, at the size shown on screen: (H, W, 3) uint8, long side at most 1600 px."""
-    return from_jpeg(_copy(file, picture_hash, VIEW))
+    return _copy(file, picture_hash, VIEW, from_jpeg)
+
+
+def _whole_jpeg(data: bytes) -> bytes:
+    """Give a JPEG back; raise ValueError where it lacks its beginning or its end (ITU-T T.81, B.1.1.3: SOI and EOI)."""
+    if data[:2] != b"\xff\xd8" or data[-2:] != b"\xff\xd9":
+        raise ValueError("no whole JPEG")
+    return data
 
 
 def view_jpeg(file: Path, picture_hash: str) -> bytes:
     """Return the picture as it came, as shown on screen: sRGB, upright, at most 1600 px, without metadata."""
-    return _copy(file, picture_hash, VIEW)
+    return _copy(file, picture_hash, VIEW, _whole_jpeg)
 
 
 def _developed(codes: NDArray[np.uint8], plate: Plate) -> NDArray[np.uint8]:
@@ -182,7 +212,7 @@ def developed_jpeg(file: Path, plate: Plate) -> bytes:
 @remembered
 def working(file: Path, plate: Plate) -> WorkingPicture:
     """Return a developed picture at working size, measured."""
-    codes = np.asarray(_unpacked(_copy(file, plate.picture_hash, WORKING)), dtype=np.uint8)
+    codes = _copy(file, plate.picture_hash, WORKING, _working_codes)
     return WorkingPicture.of(_developed(codes, plate))
 
 
@@ -192,7 +222,8 @@ def patches(file: Path, plate: Plate) -> NDArray[np.int32]:
     with opened(file) as db:
         kept = pictures.derived(db, plate.picture_hash, kind)
         if kept is not None:
-            return np.asarray(_unpacked(zlib.decompress(kept)), dtype=np.int32)
+            with suppress(*_UNREADABLE):
+                return np.asarray(_unpacked(zlib.decompress(kept)), dtype=np.int32)
         ids = segment_ids(working(file, plate))
         pictures.keep_derived(db, plate.picture_hash, kind, zlib.compress(_packed(ids.astype(np.uint16)), 1))
     return ids

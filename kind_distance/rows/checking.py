@@ -8,12 +8,21 @@ from typing import Any, Literal, TypeVar, get_args, get_origin
 from annotated_types import Ge, Gt, Le, Lt, MaxLen, MinLen
 from pydantic import TypeAdapter, ValidationError
 
+from kind_distance.core.colour.keys import key_range
+from kind_distance.core.depth.veil import profile_of
+from kind_distance.core.light.wanted import light_wanted
+from kind_distance.core.paint.drawing import drawing_detail_of, drawing_medium_of
+from kind_distance.core.paint.media import ground_of, medium_of
+from kind_distance.core.passes.schools import school_of
+from kind_distance.core.schedule.deadline import purpose_of
 from kind_distance.errors import DomainError
+from kind_distance.rows.brief import Brief
 from kind_distance.rows.marks import Field, OncePerRow, Unit, Words, bare, fields_of
 from kind_distance.rows.plain import to_plain
 from kind_distance.rows.state import Kind, State, rows_of
 
 Row = TypeVar("Row")
+SMALLEST_CM, LARGEST_CM = 2.0, 1000.0
 
 
 def clean_text(said: str, what: str, longest: int, *, needed: bool = True) -> str:
@@ -71,6 +80,27 @@ def checked(row: Row) -> Row:
             *(fault or (f"This makes no sense: {first['msg'][:1].lower()}{first['msg'][1:]}.", ""))
         ) from None
     return row
+
+
+def checked_brief(brief: Brief) -> Brief:
+    """Check a brief and bring its texts in order; raise DomainError where it makes no sense."""
+    for side, name in ((brief.width_cm, "width"), (brief.height_cm, "height")):
+        if not SMALLEST_CM <= side <= LARGEST_CM:
+            raise DomainError(
+                f"A support with a {name} of {side:g} cm is none one can paint on.",
+                f"Enter a {name} between {SMALLEST_CM:g} cm and {LARGEST_CM / 100:g} m.",
+            )
+    medium_of(brief.medium)
+    profile_of(brief.veil)
+    key_range(brief.key)
+    ground_of(brief.ground)
+    school_of(brief.school)
+    drawing_medium_of(brief.drawing_medium)
+    drawing_detail_of(brief.drawing_detail)
+    light_wanted(brief.light, None)
+    if brief.deadline_for:
+        purpose_of(brief.deadline_for)
+    return checked(brief)
 
 
 def say_fault(row: type[Any], place: Sequence[int | str], value: object) -> tuple[str, str] | None:

@@ -8,7 +8,11 @@ from contextlib import closing, contextmanager
 from importlib import resources
 from pathlib import Path
 
-from kind_distance.errors import DomainError
+from kind_distance.errors import DomainError, StorageError
+from kind_distance.store import trouble
+
+OURS = 1262766419  # "KDIS": the application id in the header of a file of paintings, set by migration 22
+BUSY_S = 10.0  # how long another writer is waited for
 
 
 def connect(path: Path) -> sqlite3.Connection:
@@ -16,16 +20,37 @@ def connect(path: Path) -> sqlite3.Connection:
 
     `check_same_thread` is off because one request may be served by several worker threads, one at a time.
     """
-    db = sqlite3.connect(path, check_same_thread=False, isolation_level=None, timeout=10)
-    for pragma in ("foreign_keys=ON", "journal_mode=WAL", "synchronous=FULL", "busy_timeout=10000"):
+    db = sqlite3.connect(path, check_same_thread=False, isolation_level=None, timeout=BUSY_S)
+    for pragma in ("foreign_keys=ON", "journal_mode=WAL", "synchronous=FULL"):
         db.execute(f"PRAGMA {pragma}")
     return db
 
 
 @contextmanager
 def opened(path: Path) -> Iterator[sqlite3.Connection]:
-    """Open the file for a block and close it after."""
-    with closing(connect(path)) as db:
+    """Open the file for a block and close it after.
+
+    Raises
+    ------
+    StorageError
+        If the disk or the file does not do what is asked of it.
+    """
+    with trouble.told(path), closing(connect(path)) as db:
+        yield db
+
+
+@contextmanager
+def looked_at(path: Path) -> Iterator[sqlite3.Connection]:
+    """Open a file for reading alone: nothing in it is altered, not even its journal mode.
+
+    Raises
+    ------
+    StorageError
+    """
+    with (
+        trouble.told(path),
+        closing(sqlite3.connect(f"{path.resolve().as_uri()}?mode=ro", uri=True, timeout=BUSY_S)) as db,
+    ):
         yield db
 
 
@@ -35,10 +60,12 @@ def transaction(db: sqlite3.Connection) -> Iterator[None]:
     db.execute("BEGIN IMMEDIATE")
     try:
         yield
+        db.execute("COMMIT")
     except BaseException:
-        db.execute("ROLLBACK")
+        # On a full disk SQLite may have rolled back itself; the reason must not be hidden by a second error.
+        if db.in_transaction:
+            db.execute("ROLLBACK")
         raise
-    db.execute("COMMIT")
 
 
 def migrations() -> list[tuple[int, str, str]]:
@@ -58,20 +85,43 @@ def _statements(script: str) -> Iterator[str]:
             statement = ""
 
 
+def known_version(db: sqlite3.Connection) -> int:
+    """Give the version of a file of paintings; 0 for one in which nothing is yet.
+
+    Raises
+    ------
+    StorageError
+        If it is somebody else's database: nothing of ours may be added to it.
+    DomainError
+        If the file was written by a newer version of the application.
+    """
+    version = int(db.execute("PRAGMA user_version").fetchone()[0])
+    owner = int(db.execute("PRAGMA application_id").fetchone()[0])
+    tables = {name for (name,) in db.execute("SELECT name FROM sqlite_schema WHERE type = 'table'")}
+    ours = {"painting", "brief", "history"} <= tables if version else not tables
+    if owner == OURS and not ours:
+        raise trouble.damaged()
+    if owner not in (0, OURS) or not ours:
+        raise StorageError(
+            "This is a database of another program; nothing in it was touched.", "Name another file for the paintings."
+        )
+    if version > migrations()[-1][0]:
+        raise DomainError(
+            "This file of paintings was written by a newer Kind Distance.", "Open it with that one, or a newer."
+        )
+    return version
+
+
 def migrate(db: sqlite3.Connection) -> int:
     """Bring the file up to date; return its version. Each migration and its note are one transaction.
 
     Raises
     ------
-    DomainError
-        If the file was written by a newer version of the application.
+    StorageError, DomainError
+        If it is not ours, or was written by a newer version (:func:`known_version`).
     """
-    version = int(db.execute("PRAGMA user_version").fetchone()[0])
     known = migrations()
-    if version > known[-1][0]:
-        raise DomainError(
-            "This file of paintings was written by a newer Kind Distance.", "Open it with that one, or a newer."
-        )
+    version = known_version(db)
     if version < known[-1][0]:
         # A table that is made anew is dropped on the way: its children must not go with it.
         db.execute("PRAGMA foreign_keys=OFF")

@@ -6,8 +6,18 @@ import sqlite3
 from collections.abc import Collection, Iterable
 from typing import Any
 
-from kind_distance.errors import ChangedElsewhereError, NotFoundError, NothingToUndoError
-from kind_distance.rows import State, TubeRecord
+from kind_distance.clock import minute_of
+from kind_distance.errors import (
+    ChangedElsewhereError,
+    DamagedPaintingError,
+    DomainError,
+    KindDistanceError,
+    NotFoundError,
+    NothingToUndoError,
+)
+from kind_distance.rows import Brief, State, TubeRecord
+from kind_distance.rows.checking import checked_brief
+from kind_distance.store.damage import UNREADABLE, WAY_OUT, damage_told
 from kind_distance.store.database import transaction
 from kind_distance.store.diary import add_lines
 from kind_distance.store.packing import (
@@ -28,7 +38,7 @@ from kind_distance.store.records import (
     ShelfEntry,
     Told,
 )
-from kind_distance.store.rows import brief_columns, brief_from, columns_of, read_state, row_from, write_state
+from kind_distance.store.rows import brief_columns, brief_from, columns_of, read_row, read_state, write_state
 
 KEPT_STEPS = 400  # older entries of the history are deleted
 SWEPT_EVERY = 200  # entries after which content that no entry needs is deleted
@@ -89,9 +99,12 @@ def painting_of(db: sqlite3.Connection, painting_id: int, known: State | None = 
     row = db.execute(
         "SELECT version, history_at, created_at, changed_at, binned_at FROM painting WHERE id = ?", (painting_id,)
     ).fetchone()
-    state = (known or read_state(db, painting_id)) if row else None
-    if state is None:
+    if row is None:
         raise NotFoundError("painting", painting_id)
+    with damage_told(painting_id):
+        state = known or read_state(db, painting_id)
+    if state is None:
+        raise DamagedPaintingError(f"Painting {painting_id} is damaged: its brief is gone.", WAY_OUT)
     version, history_at, created_at, changed_at, binned_at = row
     before = _entry(db, painting_id, history_at - 1)
     return Painting(
@@ -296,6 +309,12 @@ def _pictures_needed(db: sqlite3.Connection) -> set[str]:
     return needed
 
 
+def keep_summary(db: sqlite3.Connection, painting_id: int, summary: str) -> None:
+    """Keep the line of the shelf that was made anew."""
+    with transaction(db):
+        db.execute("UPDATE painting SET summary = ? WHERE id = ?", (summary, painting_id))
+
+
 def put_in_bin(db: sqlite3.Connection, painting_id: int, at: str | None) -> None:
     """Put a painting in the bin, or take it back with None."""
     with transaction(db):
@@ -318,11 +337,21 @@ def shelf(db: sqlite3.Connection, *, binned: bool = False) -> list[ShelfEntry]:
     """List the paintings, the latest change first."""
     rows = db.execute(
         f"""SELECT p.id, p.version, p.changed_at, p.binned_at, p.summary, {brief_columns("b")}
-           FROM painting p JOIN brief b ON b.painting_id = p.id
+           FROM painting p LEFT JOIN brief b ON b.painting_id = p.id
            WHERE (p.binned_at IS NOT NULL) = ? ORDER BY p.changed_at DESC, p.id DESC""",  # noqa: S608  our own names
         (int(binned),),
     ).fetchall()
-    return [ShelfEntry(r[0], r[1], r[2], r[3], brief_from(r[5:]), r[4]) for r in rows]
+    return [_entry_of(row) for row in rows]
+
+
+def _entry_of(row: tuple[Any, ...]) -> ShelfEntry:
+    """Read a line of the shelf; a painting whose brief cannot be read stands there all the same."""
+    painting_id, version, changed_at, binned_at, summary, *values = row
+    try:
+        brief, damaged = checked_brief(brief_from(tuple(values))), False
+    except (KindDistanceError, *UNREADABLE):
+        brief, damaged = Brief(title=f"Painting {painting_id}"), True
+    return ShelfEntry(painting_id, version, changed_at, binned_at, brief, summary, damaged)
 
 
 def tubes_of_others(db: sqlite3.Connection, painting_id: int) -> list[tuple[str, TubeRecord]]:
@@ -333,7 +362,24 @@ def tubes_of_others(db: sqlite3.Connection, painting_id: int) -> list[tuple[str,
            WHERE p.binned_at IS NULL AND p.id != ? ORDER BY p.changed_at DESC, p.id DESC, t.number""",  # noqa: S608  our own names
         (painting_id,),
     ).fetchall()
-    return [(row[0], row_from(TubeRecord, row[1:])) for row in rows]
+    return [(row[0], tube) for row in rows if (tube := _tube_from(row[1:])) is not None]
+
+
+def _tube_from(values: tuple[Any, ...]) -> TubeRecord | None:
+    """Read a tube of another painting; None where that painting is damaged."""
+    try:
+        found: TubeRecord = read_row(TubeRecord, values)
+    except UNREADABLE:
+        return None
+    return found
+
+
+def _is_moment(said: str) -> bool:
+    try:
+        minute_of(said)
+    except DomainError:
+        return False
+    return True
 
 
 def others_of(db: sqlite3.Connection, painting_id: int) -> OtherPaintings:
@@ -344,11 +390,13 @@ def others_of(db: sqlite3.Connection, painting_id: int) -> OtherPaintings:
            WHERE p.binned_at IS NULL AND p.id != ? ORDER BY s.start, p.id, s.number""",
         (painting_id,),
     ).fetchall()
+    # The line of a damaged painting must not stand in the way of the others.
     following = db.execute(
-        """SELECT p.id, b.title, json_extract(p.summary, '$.next.said'), json_extract(p.summary, '$.next.minutes')
-           FROM painting p JOIN brief b ON b.painting_id = p.id
-           WHERE p.binned_at IS NULL AND p.id != ? AND json_extract(p.summary, '$.next.minutes') IS NOT NULL
-           ORDER BY p.id""",
+        """WITH told AS (SELECT id, CASE WHEN json_valid(summary) THEN summary ELSE '{}' END AS summary
+                         FROM painting WHERE binned_at IS NULL AND id != ?)
+           SELECT p.id, b.title, json_extract(p.summary, '$.next.said'), json_extract(p.summary, '$.next.minutes')
+           FROM told p JOIN brief b ON b.painting_id = p.id
+           WHERE json_type(p.summary, '$.next.minutes') IN ('integer', 'real') ORDER BY p.id""",
         (painting_id,),
     ).fetchall()
     log = db.execute(
@@ -357,7 +405,7 @@ def others_of(db: sqlite3.Connection, painting_id: int) -> OtherPaintings:
            ORDER BY done_end, p.id, number"""
     ).fetchall()
     return OtherPaintings(
-        tuple(OtherSession(*row) for row in sessions),
+        tuple(OtherSession(*row) for row in sessions if _is_moment(row[3])),
         tuple((row[0], row[1], row[2], row[3]) for row in following),
         tuple(PaintedPass(*row) for row in log),
     )

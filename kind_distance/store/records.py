@@ -55,7 +55,10 @@ class Painting:
 
 @dataclass(frozen=True)
 class ShelfEntry:
-    """A painting as the shelf lists it; `summary` is JSON made when it was last changed."""
+    """A painting as the shelf lists it; `summary` is JSON made when it was last changed.
+
+    `damaged` says that its rows cannot all be read; the brief may be a stand-in then.
+    """
 
     id: int
     version: int
@@ -63,6 +66,7 @@ class ShelfEntry:
     binned_at: str | None
     brief: Brief
     summary: str
+    damaged: bool = False
 
 
 @dataclass(frozen=True)

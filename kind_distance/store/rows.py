@@ -22,8 +22,9 @@ Row = tuple[Any, ...]
 _COLUMNS: OncePerRow[str] = OncePerRow(lambda row: ", ".join(f'"{field.name}"' for field in fields_of(row)))
 
 
-def _select(row: type[Any], table: str, order: str) -> str:
-    return f'SELECT {_COLUMNS[row]} FROM "{table}" WHERE painting_id = ? ORDER BY {order}'  # noqa: S608  our own names
+def select_of(row: type[Any], table: str, order: str, painting_id: int) -> tuple[str, tuple[int]]:
+    """Give the statement that reads a kind of row of one painting, with what it asks for."""
+    return f'SELECT {_COLUMNS[row]} FROM "{table}" WHERE painting_id = ? ORDER BY {order}', (painting_id,)  # noqa: S608  our own names
 
 
 def _insert(row: type[Any], table: str) -> str:
@@ -53,7 +54,8 @@ _UNPACK: OncePerRow[tuple[tuple[str, Any], ...]] = OncePerRow(
 )
 
 
-def _read(row: type[Any], values: Iterable[Any]) -> Any:  # noqa: ANN401  a row of that class
+def read_row(row: type[Any], values: Iterable[Any]) -> Any:  # noqa: ANN401  a row of that class
+    """Read a row from the values of its columns, in their order."""
     found = {
         name: value if value is None or unpack is None else unpack(value)
         for (name, unpack), value in zip(_UNPACK[row], values, strict=True)
@@ -72,7 +74,7 @@ def brief_columns(table: str) -> str:
 
 def brief_from(values: Row) -> Brief:
     """Read a brief from its columns."""
-    found: Brief = _read(Brief, values)
+    found: Brief = read_row(Brief, values)
     return found
 
 
@@ -81,20 +83,15 @@ def columns_of(row: type[Any], table: str) -> str:
     return ", ".join(f'{table}."{field.name}"' for field in fields_of(row))
 
 
-def row_from(row: type[Any], values: Row) -> Any:  # noqa: ANN401  a row of that class
-    """Read a row from its columns."""
-    return _read(row, values)
-
-
 def read_state(db: sqlite3.Connection, painting_id: int) -> State | None:
     """Read all rows of a painting; None if there is none."""
-    brief = db.execute(_select(Brief, "brief", "painting_id"), (painting_id,)).fetchone()
+    brief = db.execute(*select_of(Brief, "brief", "painting_id", painting_id)).fetchone()
     if brief is None:
         return None
     parts = {}
     for kind in kinds():
-        select = _select(kind.row, kind.many.kept_in, kind.many.order)
-        parts[kind.field] = tuple(_read(kind.row, row) for row in db.execute(select, (painting_id,)))
+        select = select_of(kind.row, kind.many.kept_in, kind.many.order, painting_id)
+        parts[kind.field] = tuple(read_row(kind.row, row) for row in db.execute(*select))
     return State(brief=brief_from(brief), **parts)
 
 

@@ -13,27 +13,28 @@ from typing import Any, BinaryIO
 
 from cachetools import LRUCache
 
-from kind_distance.clock import EPOCH, iso, say_moment
+from kind_distance.clock import EPOCH, iso, local_now, say_moment
 from kind_distance.core.picture.page import MOST_FRAMES, check_corners
-from kind_distance.errors import DomainError
+from kind_distance.errors import DamagedPaintingError, DomainError
 from kind_distance.exchange.pictures import MOST_BYTES
 from kind_distance.follow import shared_parts
 from kind_distance.pictures.darkroom import cut_sketch, take_in
 from kind_distance.pictures.plates import source_of
 from kind_distance.rows import Brief, SourceRecord, State, TubeRecord
+from kind_distance.rows.checking import checked_brief
 from kind_distance.rows.settling import settle
 from kind_distance.rows.words import SourceKind
 from kind_distance.stages.log.diary import lines_between, unpainted
 from kind_distance.store import paintings as kept
+from kind_distance.store.damage import Readable, damage_told, faults_in, readable
 from kind_distance.store.database import opened
 from kind_distance.store.diary import KeptLine, lines_everywhere, read_lines
 from kind_distance.store.records import LaterIdea, OtherPaintings, Painting, ShelfEntry, Told
 from kind_distance.studio.changes import apply
-from kind_distance.studio.changes.brief import checked_brief
 from kind_distance.studio.changes.desk import Desk
 from kind_distance.studio.changes.field import Press, take_field_log
 from kind_distance.studio.changes.sources import with_sketch, with_source
-from kind_distance.studio.summary import summarise
+from kind_distance.studio.summary import is_summary, summarise
 from kind_distance.studio.survey import Survey, survey
 
 
@@ -92,7 +93,29 @@ class Studio:
     def shelf(self, *, binned: bool = False) -> list[ShelfEntry]:
         """List the paintings, the latest change first."""
         with opened(self.file) as db:
-            return kept.shelf(db, binned=binned)
+            return [self._with_summary(db, entry) for entry in kept.shelf(db, binned=binned)]
+
+    def _with_summary(self, db: Connection, entry: ShelfEntry) -> ShelfEntry:
+        """Make the line of the shelf anew where it cannot be read; it follows from the painting."""
+        if entry.damaged or is_summary(entry.summary):
+            return entry
+        try:
+            state = kept.painting_of(db, entry.id).state
+            with damage_told(entry.id, state, opening=True):
+                summary = summarise(state, survey(self.file, state, minutes_now(local_now())))
+        except DamagedPaintingError:
+            return replace(entry, damaged=True)
+        kept.keep_summary(db, entry.id, summary)
+        return replace(entry, summary=summary)
+
+    def readable(self, painting_id: int) -> Readable:
+        """Give what can be read of a painting: all of it, but where it is damaged."""
+        with opened(self.file) as db:
+            try:
+                state = kept.painting_of(db, painting_id).state
+            except DamagedPaintingError:
+                return readable(db, painting_id)
+            return readable(db, painting_id) if faults_in(state) else Readable(state, ())
 
     def begin(self, brief: Brief, now: datetime) -> Opened:
         """Put a new painting on the shelf."""
@@ -112,12 +135,19 @@ class Studio:
         with opened(self.file) as db:
             painting = _known(self.file, kept.painting_of(db, painting_id))
             others = kept.others_of(db, painting_id)
-        return Opened(painting, survey(self.file, painting.state, minutes_now(now), others), others)
+        with damage_told(painting_id, painting.state, opening=True):
+            return Opened(painting, survey(self.file, painting.state, minutes_now(now), others), others)
 
     def desk(self, painting_id: int, now: datetime) -> Desk:
         """Lay a painting on the desk, to look at single things of it."""
         with opened(self.file) as db:
             state = _known(self.file, kept.painting_of(db, painting_id)).state
+            return Desk(self.file, state, minutes_now(now), kept.others_of(db, painting_id))
+
+    def readable_desk(self, painting_id: int, now: datetime) -> Desk:
+        """Lay what can be read of a painting on the desk, to take it out."""
+        state = self.readable(painting_id).state
+        with opened(self.file) as db:
             return Desk(self.file, state, minutes_now(now), kept.others_of(db, painting_id))
 
     def change(self, painting_id: int, version: int, action: str, arguments: dict[str, Any], now: datetime) -> Opened:
@@ -131,8 +161,9 @@ class Studio:
         with opened(self.file) as db:
             painting = _known(self.file, kept.painting_of(db, painting_id))
             others = kept.others_of(db, painting_id)
-            state, what = apply(Desk(self.file, painting.state, minutes_now(now), others), action, arguments)
-            return self._keep(db, painting, version, state, what, now, others)
+            with damage_told(painting_id, painting.state):
+                state, what = apply(Desk(self.file, painting.state, minutes_now(now), others), action, arguments)
+                return self._keep(db, painting, version, state, what, now, others)
 
     def _keep(
         self,
@@ -301,12 +332,17 @@ class Studio:
             return Opened(kept.painting_of(db, painting_id), found, kept.others_of(db, painting_id))
 
     def duplicate(self, painting_id: int, now: datetime) -> Opened:
-        """Copy a painting's plan; what is marked as painted is not copied."""
-        with opened(self.file) as db:
-            state = kept.painting_of(db, painting_id).state
-        title = f"{state.brief.title[:110]}, copy"
-        fresh = unpainted(state)
-        return self.create(replace(fresh, brief=replace(state.brief, title=title)), now, "Copied")
+        """Copy a painting's plan; what is marked as painted is not copied. Of a damaged one, all that can be read is.
+
+        What had to be left out of that stands in the history.
+        """
+        found = self.readable(painting_id)
+        title = f"{found.state.brief.title[:110]}, copy"
+        if found.left_out:
+            state, what = found.state, f"Copied without {', '.join(found.left_out)}"[:200]
+        else:
+            state, what = unpainted(found.state), "Copied"
+        return self.create(replace(state, brief=replace(found.state.brief, title=title)), now, what)
 
     def bin(self, painting_id: int, now: datetime) -> None:
         """Put a painting in the bin."""

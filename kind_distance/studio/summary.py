@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import json
+from types import NoneType
 from typing import Any
 
 from kind_distance.clock import say_moment
@@ -49,6 +50,22 @@ def _next(found: Survey) -> dict[str, Any] | None:
         if number not in finished and by_id[number].kind != "varnish":
             return {"said": by_id[number].said, "minutes": by_id[number].minutes}
     return None
+
+
+_PARTS: dict[str, type | tuple[type, ...]] = {
+    "planes": list, "thumbnail": (int, NoneType), "chosen": bool, "thumbnails": int, "picture": (str, NoneType),
+    "aspect": (int, float, NoneType), "passes": int, "done": int, "minutes": (int, float), "minutes_done": (int, float),
+    "sessions": list, "drying": list,
+}  # fmt: skip
+
+
+def is_summary(said: str) -> bool:
+    """Whether this is a summary as :func:`summarise` writes one; what is not is made anew."""
+    try:
+        found = json.loads(said)
+    except ValueError:
+        return False
+    return isinstance(found, dict) and all(isinstance(found.get(name), kind) for name, kind in _PARTS.items())
 
 
 def summarise(state: State, found: Survey) -> str:

@@ -13,7 +13,8 @@ from tools.running import DEMO_NOW, browsing, serving
 TEA, MILL, POOL = 3, 2, 1
 _stack = ExitStack()
 _browser = []
-expect.set_options(timeout=10_000)
+# A loaded machine needs it; a test that passes never waits so long.
+expect.set_options(timeout=30_000)
 
 
 def browser():

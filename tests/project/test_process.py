@@ -14,7 +14,8 @@ from pathlib import Path
 
 import httpx
 
-from kind_distance.cli import _listen, data_folder
+from kind_distance.cli import data_folder
+from kind_distance.serving import _listen
 from kind_distance.store.database import opened
 from kind_distance.store.pictures import keep
 from tests.support import InFolder, file_bytes, hill_picture

@@ -4,7 +4,9 @@ from __future__ import annotations
 
 import io
 import json
+import lzma
 import zipfile
+import zlib
 from pathlib import Path
 from types import TracebackType
 from typing import Any, BinaryIO
@@ -20,7 +22,9 @@ NAME_IN_ZIP = "painting.json"
 LARGEST_JSON = 32 * 1024 * 1024
 MOST_TOLD = 12
 ZIP_BEGINS = b"PK\x03\x04"
-DAMAGED = (zipfile.BadZipFile, OSError, RuntimeError, NotImplementedError, EOFError, ValueError)
+DAMAGED = (
+    zipfile.BadZipFile, OSError, RuntimeError, NotImplementedError, EOFError, ValueError, zlib.error, lzma.LZMAError
+)  # fmt: skip
 
 
 class Packed:

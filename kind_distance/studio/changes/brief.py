@@ -6,14 +6,11 @@ from dataclasses import replace
 from typing import Any
 
 from kind_distance.clock import iso, minute_of
-from kind_distance.core.light.wanted import light_wanted
-from kind_distance.core.paint.drawing import drawing_detail_of, drawing_medium_of
-from kind_distance.core.paint.media import ground_of, medium_of
+from kind_distance.core.paint.media import medium_of
 from kind_distance.core.passes.schools import school_of
-from kind_distance.core.schedule.deadline import purpose_of
-from kind_distance.errors import DomainError, UnsafeOrderError
+from kind_distance.errors import UnsafeOrderError
 from kind_distance.rows import Brief
-from kind_distance.rows.checking import checked
+from kind_distance.rows.checking import checked_brief
 from kind_distance.studio.changes.arguments import settable
 from kind_distance.studio.changes.desk import Changed, Desk, told
 from kind_distance.studio.changes.passes import in_order_of_school
@@ -27,26 +24,6 @@ SETS = {
 }  # fmt: skip
 # Fields that may be emptied again; for the others nothing said means nothing changed.
 EMPTIED = ("focus_plane", "ground_value", "pace", "return_on")
-SMALLEST_CM, LARGEST_CM = 2.0, 1000.0
-
-
-def checked_brief(brief: Brief) -> Brief:
-    """Check a brief and bring its texts in order; raise DomainError where it makes no sense."""
-    for side, name in ((brief.width_cm, "width"), (brief.height_cm, "height")):
-        if not SMALLEST_CM <= side <= LARGEST_CM:
-            raise DomainError(
-                f"A support with a {name} of {side:g} cm is none one can paint on.",
-                f"Enter a {name} between {SMALLEST_CM:g} cm and {LARGEST_CM / 100:g} m.",
-            )
-    medium_of(brief.medium)
-    ground_of(brief.ground)
-    school_of(brief.school)
-    drawing_medium_of(brief.drawing_medium)
-    drawing_detail_of(brief.drawing_detail)
-    light_wanted(brief.light, None)
-    if brief.deadline_for:
-        purpose_of(brief.deadline_for)
-    return checked(brief)
 
 
 def set_brief(desk: Desk, **said: Any) -> Changed:  # noqa: ANN401  fields of a brief

@@ -29,12 +29,11 @@ from kind_distance.exchange.document.schema import LISTS
 from kind_distance.exchange.pictures import PictureFacts
 from kind_distance.pictures.plates import departure_of, framing_of, plate_of, settings_of, source_of
 from kind_distance.rows import Brief, KeptPlace, PassRecord, SourceRecord, State, StrokeRecord, ThumbnailRecord
-from kind_distance.rows.checking import checked
+from kind_distance.rows.checking import checked, checked_brief
 from kind_distance.rows.marks import CropOfPicture, Moment, RefersTo, fields_of, inner_row
 from kind_distance.rows.state import Kind, kind_named, with_parts
 from kind_distance.stages.passes.work import session_from
 from kind_distance.stages.planes.strokes import stroke_of
-from kind_distance.studio.changes.brief import checked_brief
 from kind_distance.studio.changes.elements import check_element
 from kind_distance.studio.changes.notes import check_note
 from kind_distance.studio.changes.passes import check_kind, check_pass

@@ -23,12 +23,17 @@ export const useShelf = defineStore("shelf", () => {
   const news = ref("");
   const incoming = shallowRef<Incoming[]>([]);
 
+  /** When the last backup was made. */
+  const backedUp = ref("");
+
   async function load(): Promise<void> {
     await guarded(async () => {
+      const backup = client.GET("/api/backup");
       [strips.value, binned.value] = await Promise.all([
         content(client.GET("/api/paintings")),
         content(client.GET("/api/paintings", { params: { query: { binned: true } } })),
       ]);
+      backedUp.value = (await content(backup)).said;
     });
   }
 
@@ -127,6 +132,7 @@ export const useShelf = defineStore("shelf", () => {
     addSample,
     beginWith,
     deleteForGood,
+    backedUp,
     strips,
     binned,
     problem,

@@ -7,6 +7,7 @@ import { useShelf } from "@/api/shelf";
 import { useTable } from "@/api/store";
 import { practiceDeclined } from "@/frame/exercises";
 import BriefForm from "@/frame/BriefForm.vue";
+import HintTip from "@/frame/HintTip.vue";
 import IncomingFiles from "@/frame/IncomingFiles.vue";
 import NoticeLine from "@/frame/NoticeLine.vue";
 import WallChoice from "@/frame/WallChoice.vue";
@@ -233,7 +234,11 @@ function drop(event: DragEvent): void {
       <FailedTests />
     </main>
     <footer class="foot">
-      <span class="say">Kept in one file on this machine.</span>
+      <span class="say">Kept in one file on this machine. {{ shelf.backedUp }}</span>
+      <a class="do quiet" href="/api/backup/paintings.sqlite" download
+        >Save a backup<HintTip
+          text="All paintings in one file, as they are now. kind-distance restore brings it back. One is made by itself each day."
+      /></a>
       <router-link v-if="!declined" class="do quiet" to="/practice">Practice</router-link>
       <button class="do quiet" @click="sharing = true">Phone or tablet</button>
       <WallChoice />

@@ -1,13 +1,15 @@
 <script setup lang="ts">
 /** One painting as a strip: its thumbnail, its planes as a column of values, how far it is, what is next. */
-import { ref } from "vue";
+import { computed, ref } from "vue";
 import type { Strip } from "@/api/client";
 
-defineProps<{
+const props = defineProps<{
   /** The painting. */
   strip: Strip;
 }>();
 const emit = defineEmits<{ duplicate: []; keep: []; bin: []; takeBack: []; delete: [] }>();
+/** Not to be opened: in the bin, or damaged. */
+const closed = computed(() => props.strip.binned || props.strip.damaged);
 /** Whether it is asked if the painting is to go for good. */
 const asking = ref(false);
 </script>
@@ -15,14 +17,20 @@ const asking = ref(false);
 <template>
   <article class="strip">
     <component
-      :is="strip.binned ? 'div' : 'router-link'"
+      :is="closed ? 'div' : 'router-link'"
       class="picture hung"
       :to="`/paintings/${strip.id}/planes`"
       :style="{ aspectRatio: String(strip.aspect) }"
-      :aria-label="`Open ${strip.title}`"
+      :aria-label="closed ? undefined : `Open ${strip.title}`"
       tabindex="-1"
     >
-      <img v-if="strip.image" :src="strip.image" alt="" :class="{ grey: !strip.image_is_value }" />
+      <img
+        v-if="strip.image"
+        :src="strip.image"
+        loading="lazy"
+        alt=""
+        :class="{ grey: !strip.image_is_value }"
+      />
       <span v-else class="blank say">no picture yet</span>
     </component>
     <div class="column" aria-hidden="true">
@@ -35,9 +43,7 @@ const asking = ref(false);
     </div>
     <div class="words">
       <h2>
-        <router-link v-if="!strip.binned" :to="`/paintings/${strip.id}/planes`">{{
-          strip.title
-        }}</router-link>
+        <router-link v-if="!closed" :to="`/paintings/${strip.id}/planes`">{{ strip.title }}</router-link>
         <template v-else>{{ strip.title }}</template>
       </h2>
       <p class="say">{{ strip.idea }}</p>
