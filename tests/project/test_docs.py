@@ -14,6 +14,7 @@ from PIL import Image
 import kind_distance
 from kind_distance.api.app import create_app
 from kind_distance.cli import main
+from kind_distance.store.backups import prepare
 from kind_distance.studio.changes import CHANGES, SETS
 from tests.support import InFolder
 
@@ -106,6 +107,7 @@ class CommandLine(InFolder):
         import io
         import sqlite3
 
+        prepare(self.file)
         with contextlib.closing(sqlite3.connect(self.file)) as db:
             db.execute("PRAGMA user_version = 999")
         said = io.StringIO()
