@@ -70,6 +70,7 @@ def create_app(file: Path, clock: Callable[[], datetime] = local_now, dist: Path
         redoc_url=None,
         lifespan=_lifespan,
         openapi_url="/api/openapi.json",
+        responses=problems.DECLARED,
         generate_unique_id_function=lambda route: route.name,
     )
     app.state.context = Context(Studio(file), clock)

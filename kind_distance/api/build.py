@@ -11,7 +11,7 @@ from typing import Annotated
 from fastapi import APIRouter, Path, Query, Response
 from pydantic import BaseModel, Field
 
-from kind_distance.api.context import Here, forever
+from kind_distance.api.context import Here, PathNumber, forever
 from kind_distance.core.build.film import Film
 from kind_distance.core.build.model import BuildStep
 from kind_distance.core.wording import first_upper
@@ -22,7 +22,6 @@ from kind_distance.stages.mixes.build import GROUND_COLOURS, off_plan, scene_of_
 from kind_distance.studio.changes.desk import Desk
 
 router = APIRouter(prefix="/api/paintings/{painting_id}", tags=["build"])
-Number = Annotated[int, Path(ge=1, le=1_000_000_000)]
 
 
 class BuildStageView(BaseModel):
@@ -69,7 +68,7 @@ def film_of(here: Here, painting_id: int, ground: str = "") -> tuple[Film, tuple
 
 
 @router.get("/build", summary="Say how the painting builds")
-def build(here: Here, painting_id: Number, ground: Ground = "") -> BuildView:
+def build(here: Here, painting_id: PathNumber, ground: Ground = "") -> BuildView:
     """List the stages from the bare support to the last pass, each with the address of its picture."""
     film, steps, desk = film_of(here, painting_id, ground)
     said = {each.id: each for each in desk.survey().work.passes}
@@ -95,7 +94,7 @@ def _stage_at(painting_id: int, film: Film, steps: tuple[BuildStep, ...], ground
 
 @router.get("/build/{at}.jpg", response_class=Response, summary="Show a stage")
 def build_stage(
-    here: Here, painting_id: Number, at: Annotated[int, Path(ge=0, le=200)], ground: Ground = ""
+    here: Here, painting_id: PathNumber, at: Annotated[int, Path(ge=0, le=200)], ground: Ground = ""
 ) -> Response:
     """Show the picture as it should look after so many passes."""
     film, steps, _ = film_of(here, painting_id, ground)
@@ -105,7 +104,7 @@ def build_stage(
 
 
 @router.get("/build/told", summary="Say what the finished build tells of the plan")
-def build_told(here: Here, painting_id: Number, ground: Ground = "") -> BuildToldView:
+def build_told(here: Here, painting_id: PathNumber, ground: Ground = "") -> BuildToldView:
     """Work the build out to the end; tell planes that stand off their plan, and how much ground shows."""
     film, steps, _ = film_of(here, painting_id, ground)
     last = film.stage(steps)
@@ -115,7 +114,7 @@ def build_told(here: Here, painting_id: Number, ground: Ground = "") -> BuildTol
 
 
 @router.get("/build.webp", response_class=Response, summary="Export the build as a film")
-def buildfilm_of(here: Here, painting_id: Number, ground: Ground = "") -> Response:
+def buildfilm_of(here: Here, painting_id: PathNumber, ground: Ground = "") -> Response:
     """Give an animated WebP: each stage for a second, the last for three."""
     film, steps, _ = film_of(here, painting_id, ground)
     codes = [film.stage(steps[:at]).codes for at in range(len(steps) + 1)]
@@ -126,7 +125,7 @@ def buildfilm_of(here: Here, painting_id: Number, ground: Ground = "") -> Respon
 
 
 @router.get("/build.zip", response_class=Response, summary="Export the build as pictures")
-def build_pictures(here: Here, painting_id: Number, ground: Ground = "") -> Response:
+def build_pictures(here: Here, painting_id: PathNumber, ground: Ground = "") -> Response:
     """Give every stage as PNG, numbered in order, in a ZIP."""
     film, steps, _ = film_of(here, painting_id, ground)
     out = io.BytesIO()
@@ -141,7 +140,7 @@ def build_pictures(here: Here, painting_id: Number, ground: Ground = "") -> Resp
 
 
 @router.get("/build.pdf", response_class=Response, summary="Print six stages of the build")
-def build_sheet(here: Here, painting_id: Number, ground: Ground = "") -> Response:
+def build_sheet(here: Here, painting_id: PathNumber, ground: Ground = "") -> Response:
     """Print six stages, evenly from the first mark to the last, on one sheet."""
     film, steps, desk = film_of(here, painting_id, ground)
     said = {each.id: each.said for each in desk.survey().work.passes}

@@ -7,13 +7,15 @@ from dataclasses import dataclass, field
 from datetime import datetime
 from typing import Annotated, cast
 
-from fastapi import Depends, Request, Response
+from fastapi import Depends, Path, Request, Response
 
 from kind_distance.api.answers import Shown
 from kind_distance.stages.mixes.build import Films
 from kind_distance.studio.paintings import Studio, minutes_now
 from kind_distance.studio.plan_search import Seekers
 
+# A number in an address; what is larger than SQLite's own numbers is refused before it is looked up.
+PathNumber = Annotated[int, Path(ge=1, le=1_000_000_000)]
 FOREVER = "private, max-age=31536000, immutable"
 
 

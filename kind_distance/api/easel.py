@@ -9,8 +9,8 @@ from fastapi import APIRouter, File, Form, Query, Response, UploadFile
 from numpy.typing import NDArray
 from pydantic import BaseModel, Field
 
-from kind_distance.api.build import Number, film_of
-from kind_distance.api.context import Here
+from kind_distance.api.build import film_of
+from kind_distance.api.context import Here, PathNumber
 from kind_distance.api.models import PaintingView
 from kind_distance.api.views import painting_view
 from kind_distance.clock import minute_of, say_moment
@@ -177,7 +177,7 @@ def _end(desk: Desk, shown: Guide) -> EndView | None:
 
 
 @router.get("/easel", summary="Say what is to be done now")
-def easel(here: Here, painting_id: Number) -> EaselView:
+def easel(here: Here, painting_id: PathNumber) -> EaselView:
     """Show the pass of now and the next ones, what every film is, bells, light, and the cards before and after."""
     desk = here.studio.desk(painting_id, here.clock())
     shown = _guide(desk)
@@ -215,7 +215,7 @@ def _wet_mark(shown: Guide) -> str:
 
 @router.get("/easel/picture.jpg", response_class=Response, summary="Light the place of a pass")
 def easel_picture(
-    here: Here, painting_id: Number, number: Annotated[int | None, Query(ge=1, le=1_000_000)] = None,
+    here: Here, painting_id: PathNumber, number: Annotated[int | None, Query(ge=1, le=1_000_000)] = None,
     lit_only: bool = True,
 ) -> Response:  # fmt: skip
     """Show how the painting should look after a pass, or by now; only the place of the pass is lit."""
@@ -229,7 +229,7 @@ def easel_picture(
 
 
 @router.get("/easel/wet.png", response_class=Response, summary="Map where paint is wet")
-def easel_wet(here: Here, painting_id: Number) -> Response:
+def easel_wet(here: Here, painting_id: PathNumber) -> Response:
     """Draw where paint is wet and tacky, in patterns, to lie over the picture."""
     film, _, desk = film_of(here, painting_id)
     states: dict[int, Any] = {}
@@ -244,7 +244,7 @@ def easel_wet(here: Here, painting_id: Number) -> Response:
 
 @router.get("/field.html", response_class=Response, summary="Take a session along as one file")
 def field_out(
-    here: Here, painting_id: Number, session: Annotated[int | None, Query(ge=1, le=1_000_000)] = None
+    here: Here, painting_id: PathNumber, session: Annotated[int | None, Query(ge=1, le=1_000_000)] = None
 ) -> Response:
     """Give the field sheet of a session, else of the next one: pictures, passes, mixes and ticks in one HTML file."""
     desk, painting = here.studio.desk(painting_id, here.clock()), here.studio.facts(painting_id)
@@ -269,7 +269,7 @@ def field_out(
 
 @router.post("/field-log", status_code=201, summary="Bring the log of a field sheet")
 def field_log(
-    here: Here, painting_id: Number, file: Annotated[UploadFile, File()], version: Annotated[int, Form()]
+    here: Here, painting_id: PathNumber, file: Annotated[UploadFile, File()], version: Annotated[int, Form()]
 ) -> PaintingView:
     """Take the log of a field sheet into the painting; what is here already is taken once."""
     log = read_field_log(file.file.read(MOST_BYTES + 1))

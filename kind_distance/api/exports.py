@@ -12,7 +12,7 @@ from pydantic import BaseModel
 from starlette.background import BackgroundTask
 from starlette.responses import StreamingResponse
 
-from kind_distance.api.context import Here
+from kind_distance.api.context import Here, PathNumber
 from kind_distance.exchange.names import file_name
 from kind_distance.rows import State
 
@@ -66,7 +66,9 @@ def _file(data: bytes, kind: str, name: str, *, inline: bool = False) -> Respons
 
 
 @router.get("/thumbnails/{number}/file.{kind}", response_class=Response, summary="Take a thumbnail out")
-def thumbnail_out(here: Here, painting_id: int, number: int, kind: Literal["png", "svg", "ora"]) -> Response:
+def thumbnail_out(
+    here: Here, painting_id: PathNumber, number: PathNumber, kind: Literal["png", "svg", "ora"]
+) -> Response:
     """Give a kept thumbnail as PNG, as SVG with one path per shape, or as OpenRaster with one layer per step."""
     from kind_distance.output.exporting import thumbnail_file  # the PDF writer comes along
 
@@ -79,8 +81,8 @@ def thumbnail_out(here: Here, painting_id: int, number: int, kind: Literal["png"
 @router.get("/thumbnails/{number}/drawing.{kind}", response_class=Response, summary="Print the drawing at true size")
 def drawing_out(
     here: Here,
-    painting_id: int,
-    number: int,
+    painting_id: PathNumber,
+    number: PathNumber,
     kind: Literal["pdf", "svg"],
     division: Division = "thirds",
     grid_cm: Grid = None,
@@ -95,7 +97,7 @@ def drawing_out(
 
 
 @router.get("/thumbnails/{number}/drawing", summary="Say what the drawing asks for")
-def drawing(here: Here, painting_id: int, number: int) -> DrawingView:
+def drawing(here: Here, painting_id: PathNumber, number: PathNumber) -> DrawingView:
     """Say how much line there is to draw, how long that takes and what it does under paint."""
     from kind_distance.output.exporting import drawing_said, transfer_of
 
@@ -109,7 +111,7 @@ def drawing(here: Here, painting_id: int, number: int) -> DrawingView:
 
 
 @router.get("/sources/{number}/card.pdf", response_class=Response, summary="Print the card of a source")
-def card(here: Here, painting_id: int, number: int) -> Response:
+def card(here: Here, painting_id: PathNumber, number: PathNumber) -> Response:
     """Print a source with its pins, departures and what is known of the place."""
     from kind_distance.output.exporting import card_of
 
@@ -118,7 +120,7 @@ def card(here: Here, painting_id: int, number: int) -> Response:
 
 
 @router.get("/sessions.ics", response_class=Response, summary="Take the sessions to a calendar")
-def sessions_out(here: Here, painting_id: int) -> Response:
+def sessions_out(here: Here, painting_id: PathNumber) -> Response:
     """Give the sessions, and the days that are waited for, as iCalendar."""
     from kind_distance.output.workfiles import sessions_calendar
 
@@ -131,7 +133,7 @@ def sessions_out(here: Here, painting_id: int) -> Response:
 
 
 @router.get("/passes.csv", response_class=Response, summary="Take the passes to a table")
-def passes_out(here: Here, painting_id: int) -> Response:
+def passes_out(here: Here, painting_id: PathNumber) -> Response:
     """Give the passes in their order as CSV."""
     from kind_distance.output.workfiles import passes_table
 
@@ -140,7 +142,7 @@ def passes_out(here: Here, painting_id: int) -> Response:
 
 
 @router.get("/mixes.csv", response_class=Response, summary="Take the recipes to a table")
-def mixes_out(here: Here, painting_id: int) -> Response:
+def mixes_out(here: Here, painting_id: PathNumber) -> Response:
     """Give all recipes as CSV."""
     from kind_distance.output.mixing import mixes_table
 
@@ -149,7 +151,7 @@ def mixes_out(here: Here, painting_id: int) -> Response:
 
 
 @router.get("/palette.gpl", response_class=Response, summary="Take tubes and mixes as a palette")
-def palette_out(here: Here, painting_id: int) -> Response:
+def palette_out(here: Here, painting_id: PathNumber) -> Response:
     """Give tubes and mixes as open palette text."""
     from kind_distance.output.mixing import palette_text
 
@@ -158,7 +160,7 @@ def palette_out(here: Here, painting_id: int) -> Response:
 
 
 @router.get("/mixing.pdf", response_class=Response, summary="Print the mixing sheet")
-def mixing_out(here: Here, painting_id: int) -> Response:
+def mixing_out(here: Here, painting_id: PathNumber) -> Response:
     """Print every mix with its recipe and an empty box for a swatch."""
     from kind_distance.output.mixing import mixing_sheet
 
@@ -172,7 +174,7 @@ def mixing_out(here: Here, painting_id: int) -> Response:
 
 
 @router.get("/document.zip", response_class=Response, summary="Take the painting as an open document")
-def document_out(here: Here, painting_id: int, originals: bool = False) -> Response:
+def document_out(here: Here, painting_id: PathNumber, originals: bool = False) -> Response:
     """Give the painting as JSON beside its pictures, without places or what a camera writes into a file.
 
     With `originals` the pictures are the files as they were brought, with all that is in them. Of a damaged painting
@@ -193,7 +195,7 @@ def document_out(here: Here, painting_id: int, originals: bool = False) -> Respo
 
 
 @router.get("/plan.pdf", response_class=Response, summary="Print the whole plan")
-def plan_out(here: Here, painting_id: int) -> Response:
+def plan_out(here: Here, painting_id: PathNumber) -> Response:
     """Print the score on one page, then a sheet for every session, as one PDF."""
     from kind_distance.output.printing import plan_of
 
@@ -204,7 +206,7 @@ def plan_out(here: Here, painting_id: int) -> Response:
 
 
 @router.get("/kit.pdf", response_class=Response, summary="Print the kit list")
-def kit_out(here: Here, painting_id: int, session: int | None = None) -> Response:
+def kit_out(here: Here, painting_id: PathNumber, session: int | None = None) -> Response:
     """Print what to take along to a session, else to the first one."""
     from kind_distance.output.kit import kit_sheet
 
@@ -239,7 +241,7 @@ class KitView(BaseModel):
 
 
 @router.get("/kit", summary="List what to take along")
-def kit(here: Here, painting_id: int, session: int | None = None) -> KitView:
+def kit(here: Here, painting_id: PathNumber, session: int | None = None) -> KitView:
     """List what a session's passes, place and air ask for, with what is packed."""
     from kind_distance.output.kit import kit_of_session
 
@@ -261,7 +263,7 @@ def kit(here: Here, painting_id: int, session: int | None = None) -> KitView:
 
 
 @router.get("/handover.pdf", response_class=Response, summary="Print the hand-over sheet")
-def hand_over_out(here: Here, painting_id: int) -> Response:
+def hand_over_out(here: Here, painting_id: PathNumber) -> Response:
     """Print what goes with a finished painting; while something required is open, say what."""
     from kind_distance.output.handover import hand_over_sheet
 
@@ -274,7 +276,7 @@ Printed = Literal["sheet", "plan", "mixing", "kit", "handover"]
 
 
 @router.get("/printed/{sort}", summary="Look at what will be printed")
-def printed_pages(here: Here, painting_id: int, sort: Printed, session: int | None = None) -> PrintedView:
+def printed_pages(here: Here, painting_id: PathNumber, sort: Printed, session: int | None = None) -> PrintedView:
     """Draw the pages of a print as pictures; the sheet is that of a session, else of the next one."""
     from kind_distance.exchange.preview import page_pictures
     from kind_distance.output import mixing, printing

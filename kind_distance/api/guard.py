@@ -7,6 +7,7 @@ let in comes with the host it was asked for by.
 
 from __future__ import annotations
 
+import re
 import secrets
 from urllib.parse import urlsplit
 
@@ -14,10 +15,10 @@ from starlette.datastructures import Headers, MutableHeaders
 from starlette.exceptions import HTTPException
 from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
+from kind_distance.api.headers import seal
 from kind_distance.api.problems import HTTP_SAID, problem
 from kind_distance.sharing.door import HOST
 
-LOOPBACK = {"127.0.0.1", "localhost", "[::1]"}
 MOST_UPLOAD_BYTES = 201 * 1024 * 1024
 MOST_BODY_BYTES = 1024 * 1024
 # A painting with its photos comes as one file; it is spooled to disk, and one picture at a time is read from it.
@@ -25,25 +26,23 @@ BRING, MOST_PAINTING_BYTES = "/api/paintings/brought", 2 * 1024**3
 SAFE = {"GET", "HEAD", "OPTIONS"}
 
 
-def policy(nonce: str) -> str:
-    """Content-Security-Policy: everything from here, styles made at run time only with the page's nonce."""
-    return (
-        "default-src 'none'; script-src 'self'; connect-src 'self'; font-src 'self'; manifest-src 'self'; "
-        f"img-src 'self' data: blob:; style-src 'self' 'nonce-{nonce}'; "
-        "base-uri 'none'; form-action 'none'; frame-ancestors 'none'"
-    )
+_HOST = re.compile(r"(127\.0\.0\.1|localhost|\[::1\])(:\d{1,5})?")
 
 
-def _host_name(host: str) -> str:
-    return host.rsplit(":", 1)[0] if not host.endswith("]") else host
+def _is_own_page(origin: str, host: str) -> bool:
+    """Whether a request comes from a page of this very address; an origin that is no address is nobody's."""
+    try:
+        return origin != "null" and urlsplit(origin).netloc == host
+    except ValueError:
+        return False
 
 
 def _refusal(method: str, headers: Headers, shared_host: str | None) -> tuple[int, str, str] | None:
     host = headers.get("host", "")
-    if host != shared_host and _host_name(host) not in LOOPBACK:
+    if host != shared_host and not _HOST.fullmatch(host):
         return 421, "wrong_host", "Kind Distance answers only on this machine."
     origin = headers.get("origin")
-    if origin is not None and (urlsplit(origin).netloc != host or origin == "null"):
+    if origin is not None and not _is_own_page(origin, host):
         return 403, "wrong_origin", "This request comes from another site's page."
     if method not in SAFE and headers.get("sec-fetch-site", "same-origin") not in ("same-origin", "none"):
         return 403, "wrong_origin", "This request comes from another site's page."
@@ -62,17 +61,23 @@ class Guard:
             await self.app(scope, receive, send)
             return
         headers = Headers(scope=scope)
+        nonce = secrets.token_urlsafe(16)
+        scope.setdefault("state", {})["nonce"] = nonce
+
+        async def sealed(message: Message) -> None:
+            if message["type"] == "http.response.start":
+                seal(MutableHeaders(scope=message), nonce)
+            await send(message)
+
         refused = _refusal(scope["method"], headers, scope.get(HOST))
         if refused is not None:
             await problem(refused[0], refused[1], refused[2], "Open the address that the terminal shows.")(
-                scope, receive, send
+                scope, receive, sealed
             )
             return
-        nonce = secrets.token_urlsafe(16)
-        scope.setdefault("state", {})["nonce"] = nonce
-        await self._limited(scope, receive, send, headers, nonce)
+        await self._limited(scope, receive, sealed, headers)
 
-    async def _limited(self, scope: Scope, receive: Receive, send: Send, headers: Headers, nonce: str) -> None:
+    async def _limited(self, scope: Scope, receive: Receive, sealed: Send, headers: Headers) -> None:
         is_upload = headers.get("content-type", "").startswith("multipart/form-data")
         most_upload = MOST_PAINTING_BYTES if scope["path"] == BRING else MOST_UPLOAD_BYTES
         limit, taken = (most_upload if is_upload else MOST_BODY_BYTES), 0
@@ -85,23 +90,8 @@ class Guard:
                 raise HTTPException(413)
             return message
 
-        async def sealed(message: Message) -> None:
-            if message["type"] == "http.response.start":
-                _seal(MutableHeaders(scope=message), nonce)
-            await send(message)
-
         length = headers.get("content-length", "0")
         if length.isdigit() and int(length) <= limit:
             await self.app(scope, counted, sealed)
         else:
             await problem(413, *HTTP_SAID[413])(scope, receive, sealed)
-
-
-def _seal(headers: MutableHeaders, nonce: str) -> None:
-    headers["Content-Security-Policy"] = policy(nonce)
-    headers["X-Content-Type-Options"] = "nosniff"
-    headers["Referrer-Policy"] = "no-referrer"
-    headers["Cross-Origin-Resource-Policy"] = "same-origin"
-    headers["Cross-Origin-Opener-Policy"] = "same-origin"
-    if "cache-control" not in headers:
-        headers["Cache-Control"] = "no-store"

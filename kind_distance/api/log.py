@@ -10,8 +10,8 @@ import numpy as np
 from fastapi import APIRouter, Path, Query, Response
 from pydantic import BaseModel, Field
 
-from kind_distance.api.build import Number, film_of
-from kind_distance.api.context import Here
+from kind_distance.api.build import film_of
+from kind_distance.api.context import Here, PathNumber
 from kind_distance.api.judgementmodels import JudgementView
 from kind_distance.api.models import PaintingView
 from kind_distance.api.pictureviews import judgement_view
@@ -181,7 +181,7 @@ def _varnish(desk: Desk) -> str:
 
 
 @router.get("/log", summary="Say what the log tells")
-def log(here: Here, painting_id: Number) -> LogView:
+def log(here: Here, painting_id: PathNumber) -> LogView:
     """Show minutes against the plan, sessions as painted, photos, what is to be mended and what is left to finish."""
     desk = here.studio.desk(painting_id, here.clock())
     state, work, now = desk.state, desk.survey().work, desk.now_min
@@ -218,7 +218,7 @@ def _line(each: KeptLine) -> DiaryLineView:
 
 @router.get("/diary", summary="Read the diary")
 def diary(
-    here: Here, painting_id: Number, words: Annotated[str, Query(max_length=80)] = "",
+    here: Here, painting_id: PathNumber, words: Annotated[str, Query(max_length=80)] = "",
     kind: Annotated[str, Query(max_length=20)] = "", session: Annotated[int | None, Query(ge=1)] = None,
     before: Annotated[int | None, Query(ge=1)] = None, most: Annotated[int, Query(ge=1, le=200)] = 60,
 ) -> list[DiaryLineView]:  # fmt: skip
@@ -228,7 +228,7 @@ def diary(
 
 
 @router.get("/diary.csv", response_class=Response, summary="Export the diary as a table")
-def diary_table(here: Here, painting_id: Number) -> Response:
+def diary_table(here: Here, painting_id: PathNumber) -> Response:
     """Give every line of the diary as CSV, the oldest first."""
     lines: list[KeptLine] = []
     before: int | None = None
@@ -273,7 +273,7 @@ HAND = (0.3, 0.3), (0.7, 0.3), (0.7, 0.7), (0.3, 0.7)  # where corners begin tha
 
 
 @router.get("/photos/{number}", summary="Read a photo of the painting")
-def photo(here: Here, painting_id: Number, number: Photo) -> PhotoReadView:
+def photo(here: Here, painting_id: PathNumber, number: Photo) -> PhotoReadView:
     """Find the painting on a photo, take the light out, and hold each plane against the plan by then."""
     read, desk, source = _read(here, painting_id, number)
     found, address = desk.survey(), f"/api/paintings/{painting_id}/photos/{number}"
@@ -313,7 +313,7 @@ class CameraRequest(BaseModel):
 
 
 @router.post("/camera", status_code=201, summary="Photograph the painting with the camera that stands in")
-def camera(here: Here, painting_id: Number, wanted: CameraRequest) -> PaintingView:
+def camera(here: Here, painting_id: PathNumber, wanted: CameraRequest) -> PaintingView:
     """Photograph the simulated painting at its present stage, painted a little off the plan, and bring the photo."""
     film, steps, desk = film_of(here, painting_id)
     taken = sum(1 for each in desk.state.sources if each.kind == "progress")
@@ -360,7 +360,7 @@ def _tried(
 
 @router.get("/photos/{number}/tried", summary="Try a colour on a copy of the painting")
 def photo_tried(
-    here: Here, painting_id: Number, number: Photo, plane: Annotated[int, Query(ge=1, le=9)], colour: Colour,
+    here: Here, painting_id: PathNumber, number: Photo, plane: Annotated[int, Query(ge=1, le=9)], colour: Colour,
     way: Way = "flat", strength: Strength = 1.0,
 ) -> TriedView:  # fmt: skip
     """Say what a colour over a plane does to its value and to the borders it has; the photo stays as it is."""
@@ -379,7 +379,7 @@ def photo_tried(
 
 @router.get("/photos/{number}/tried.jpg", response_class=Response, summary="Show a colour tried on a copy")
 def photo_tried_picture(
-    here: Here, painting_id: Number, number: Photo, plane: Annotated[int, Query(ge=1, le=9)], colour: Colour,
+    here: Here, painting_id: PathNumber, number: Photo, plane: Annotated[int, Query(ge=1, le=9)], colour: Colour,
     way: Way = "flat", strength: Strength = 1.0,
 ) -> Response:  # fmt: skip
     """Show the painting with a colour tried over a plane."""
@@ -393,7 +393,7 @@ Share = Annotated[float, Query(ge=0, le=1, allow_inf_nan=False)]
 
 @router.get("/photos/{number}/even.{kind}", response_class=Response, summary="Export a straight photo in even light")
 def photo_even(
-    here: Here, painting_id: Number, number: Photo, kind: Literal["png", "jpg"],
+    here: Here, painting_id: PathNumber, number: Photo, kind: Literal["png", "jpg"],
     x: Share | None = None, y: Share | None = None, size: Annotated[float, Query(ge=0.05, le=1)] = 0.4,
 ) -> Response:  # fmt: skip
     """Give the painting alone, straight and in even light; with a place, a detail round it. Shares of the painting."""
@@ -422,7 +422,7 @@ class DriftsView(BaseModel):
 
 
 @router.get("/drifts", summary="Tell how each plane drifted from photo to photo")
-def drifts(here: Here, painting_id: Number) -> DriftsView:
+def drifts(here: Here, painting_id: PathNumber) -> DriftsView:
     """Tell how far each plane stood off the plan on the last photos that can be trusted."""
     _, _, desk = film_of(here, painting_id)
     taken = [each for each in desk.state.sources if each.kind == "progress"][-MOST_DRIFTS:]
@@ -441,7 +441,7 @@ def drifts(here: Here, painting_id: Number) -> DriftsView:
 
 @router.get("/photos/{number}/{what}.jpg", response_class=Response, summary="Show a photo of the painting, flat")
 def photo_picture(
-    here: Here, painting_id: Number, number: Photo, what: Literal["flat", "planned", "difference"]
+    here: Here, painting_id: PathNumber, number: Photo, what: Literal["flat", "planned", "difference"]
 ) -> Response:
     """Show the painting flat in its own light, the plan by then, or where the two differ."""
     read, _, _ = _read(here, painting_id, number)

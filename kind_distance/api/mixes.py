@@ -8,7 +8,7 @@ import numpy as np
 from fastapi import APIRouter, Path, Query
 from pydantic import BaseModel, Field
 
-from kind_distance.api.context import Here
+from kind_distance.api.context import Here, PathNumber
 from kind_distance.api.judgementmodels import JudgementView
 from kind_distance.api.pictureviews import judgement_view
 from kind_distance.clock import say_moment
@@ -374,7 +374,7 @@ def pigments() -> list[UsualTubeView]:
 
 
 @router.get("/api/paintings/{painting_id}/paint-box", summary="List the painter's tubes")
-def paint_box(here: Here, painting_id: Number) -> list[BoxTubeView]:
+def paint_box(here: Here, painting_id: PathNumber) -> list[BoxTubeView]:
     """List the tubes of all other paintings, each once, to be put on this palette too."""
     return [
         BoxTubeView(
@@ -386,7 +386,7 @@ def paint_box(here: Here, painting_id: Number) -> list[BoxTubeView]:
 
 
 @router.get("/api/paintings/{painting_id}/mixes", summary="Show the palette with all recipes")
-def mixes(here: Here, painting_id: Number) -> MixesView:
+def mixes(here: Here, painting_id: PathNumber) -> MixesView:
     """Work out a recipe for every plane's light, mass and dark."""
     desk = here.studio.desk(painting_id, here.clock())
     state, found = desk.state, desk.survey()
@@ -421,7 +421,7 @@ def mixes(here: Here, painting_id: Number) -> MixesView:
 
 @router.get("/api/paintings/{painting_id}/mixes/few", summary="Find the fewest tubes that do")
 def few_tubes(
-    here: Here, painting_id: Number, tolerance: Annotated[float, Query(ge=1, le=12, allow_inf_nan=False)] = CLOSE
+    here: Here, painting_id: PathNumber, tolerance: Annotated[float, Query(ge=1, le=12, allow_inf_nan=False)] = CLOSE
 ) -> FewTubesView:
     """Find few tubes that still reach every plane within a tolerance (CIEDE2000)."""
     desk = here.studio.desk(painting_id, here.clock())
@@ -442,7 +442,7 @@ def few_tubes(
 @router.get("/api/paintings/{painting_id}/mixes/tried", summary="See what a recipe makes")
 def tried(
     here: Here,
-    painting_id: Number,
+    painting_id: PathNumber,
     plane: Annotated[int, Query(ge=1, le=9)],
     part: StringPart,
     parts: Annotated[str, Query(max_length=200, pattern=r"^\d{1,6}:\d{1,4}(,\d{1,6}:\d{1,4}){0,5}$")],
@@ -473,7 +473,7 @@ def tried(
 @router.get("/api/paintings/{painting_id}/mixes/reach", summary="Find which tube would reach a colour")
 def reach(
     here: Here,
-    painting_id: Number,
+    painting_id: PathNumber,
     plane: Annotated[int, Query(ge=1, le=9)],
     part: StringPart,
     element: Annotated[int, Query(ge=0, le=1_000_000_000)] = 0,
@@ -489,7 +489,7 @@ def reach(
 
 
 @router.get("/api/paintings/{painting_id}/sources/{number}/swatches", summary="Find the swatches on a page")
-def swatch_boxes(here: Here, painting_id: Number, number: Number) -> list[SwatchBoxView]:
+def swatch_boxes(here: Here, painting_id: PathNumber, number: PathNumber) -> list[SwatchBoxView]:
     """Propose where the patches of a photographed page of swatches are, row by row."""
     desk = here.studio.desk(painting_id, here.clock())
     boxes = boxes_on(desk.file, find(desk.state, "source", number))

@@ -11,7 +11,7 @@ from fastapi import APIRouter, Query
 from pydantic import BaseModel, ConfigDict, Field, FiniteFloat
 
 from kind_distance.api import picturemodels as m
-from kind_distance.api.context import Here
+from kind_distance.api.context import Here, PathNumber
 from kind_distance.api.pictureviews import division_views, horizon_view, reading_view, seen_view, swatch_at
 from kind_distance.core.colour.munsell import grey_code
 from kind_distance.core.light.sun import say_sun
@@ -94,7 +94,7 @@ def _only(made: Thumbnail, step: int) -> Any:  # noqa: ANN401  a picture's codes
 
 
 @router.post("/preview", summary="Try a thumbnail")
-def preview(here: Here, painting_id: int, tried: Tried) -> m.PreviewView:
+def preview(here: Here, painting_id: PathNumber, tried: Tried) -> m.PreviewView:
     """Make a thumbnail with these settings, without keeping it."""
     state, file = here.studio.desk(painting_id, here.clock()).state, here.studio.file
     record = tried.record(state)
@@ -111,7 +111,7 @@ def preview(here: Here, painting_id: int, tried: Tried) -> m.PreviewView:
 
 
 @router.post("/seen", summary="Read and judge a thumbnail")
-def seen(here: Here, painting_id: int, tried: Tried) -> m.SeenView:
+def seen(here: Here, painting_id: PathNumber, tried: Tried) -> m.SeenView:
     """Read everything on a thumbnail with these settings, kept or not."""
     state, file = here.studio.desk(painting_id, here.clock()).state, here.studio.file
     record = tried.record(state)
@@ -121,7 +121,7 @@ def seen(here: Here, painting_id: int, tried: Tried) -> m.SeenView:
 
 
 @router.post("/formats", summary="Try a thumbnail in several formats")
-def formats(here: Here, painting_id: int, tried: FormatsTried) -> list[m.FormatView]:
+def formats(here: Here, painting_id: PathNumber, tried: FormatsTried) -> list[m.FormatView]:
     """Make the same thumbnail in several formats, each the largest part that keeps the focus near its place."""
     state, file = here.studio.desk(painting_id, here.clock()).state, here.studio.file
     record = tried.record(state)
@@ -170,7 +170,7 @@ def _format(state: State, key: str) -> tuple[str, float]:
 
 @router.get("/sources/{number}/crops", summary="Suggest crops")
 def crops(
-    here: Here, painting_id: int, number: int, format: Annotated[str, Query(max_length=40)]
+    here: Here, painting_id: PathNumber, number: PathNumber, format: Annotated[str, Query(max_length=40)]
 ) -> list[m.SuggestionView]:  # noqa: A002
     """Suggest up to three crops of one format; refused until the focus is marked."""
     state, file = here.studio.desk(painting_id, here.clock()).state, here.studio.file
@@ -192,7 +192,7 @@ def crops(
 
 
 @router.get("/sources/{number}/horizon", summary="Find the horizon")
-def horizon(here: Here, painting_id: int, number: int) -> m.HorizonView:
+def horizon(here: Here, painting_id: PathNumber, number: PathNumber) -> m.HorizonView:
     """Find the horizon of a source, with candidates to drag where unsure."""
     state, file = here.studio.desk(painting_id, here.clock()).state, here.studio.file
     source, labels = source_of(state, number), labels_of(file, state)
@@ -201,7 +201,7 @@ def horizon(here: Here, painting_id: int, number: int) -> m.HorizonView:
 
 
 @router.get("/sources/{number}/frames", summary="Find the sketches on a photographed page")
-def frames(here: Here, painting_id: int, number: int) -> list[m.PageFrameView]:
+def frames(here: Here, painting_id: PathNumber, number: PathNumber) -> list[m.PageFrameView]:
     """Find framed thumbnails on a page; where the confidence is low the corners are for the painter to put."""
     source = source_of(here.studio.desk(painting_id, here.clock()).state, number)
     return [
@@ -215,7 +215,7 @@ def frames(here: Here, painting_id: int, number: int) -> list[m.PageFrameView]:
 
 
 @router.get("/sources/{number}/swatch", summary="Read a colour in its surroundings")
-def swatch(here: Here, painting_id: int, number: int, x: Share, y: Share) -> m.SwatchView:
+def swatch(here: Here, painting_id: PathNumber, number: PathNumber, x: Share, y: Share) -> m.SwatchView:
     """Read colour and value at a place, with the mean of what lies around it."""
     source = source_of(here.studio.desk(painting_id, here.clock()).state, number)
     found = swatch_at(here.studio, source, x, y)
@@ -245,7 +245,7 @@ def swatch(here: Here, painting_id: int, number: int, x: Share, y: Share) -> m.S
 
 
 @router.post("/divisions", summary="Divide the support")
-def divisions(here: Here, painting_id: int, tried: Tried) -> list[m.DivisionView]:
+def divisions(here: Here, painting_id: PathNumber, tried: Tried) -> list[m.DivisionView]:
     """Give thirds, golden section and other divisions with the measures to mark on the support."""
     state = here.studio.desk(painting_id, here.clock()).state
     return division_views(state, tried.record(state))
@@ -256,7 +256,11 @@ Metres = Annotated[float, Query(gt=0, le=100_000, allow_inf_nan=False)]
 
 @router.get("/distance/known-height", summary="Distance of a thing whose height is known")
 def distance_by_known_height(
-    here: Here, painting_id: int, height_m: Metres, share: Share, lens_mm: Annotated[float, Query(ge=5, le=2000)] = 26.0
+    here: Here,
+    painting_id: PathNumber,
+    height_m: Metres,
+    share: Share,
+    lens_mm: Annotated[float, Query(ge=5, le=2000)] = 26.0,
 ) -> m.DistanceView:
     """Say how far a thing is by its height and by how much of the picture's short side it takes."""
     here.studio.desk(painting_id, here.clock())
@@ -268,7 +272,7 @@ def distance_by_known_height(
 
 
 @router.get("/distance/horizon", summary="Distance of the sea's horizon")
-def distance_of_horizon(here: Here, painting_id: int, eye_m: Metres) -> m.DistanceView:
+def distance_of_horizon(here: Here, painting_id: PathNumber, eye_m: Metres) -> m.DistanceView:
     """Say how far the horizon is for an eye at a height, by the earth's curvature."""
     here.studio.desk(painting_id, here.clock())
     return m.DistanceView(distance_m=_round(1000 * horizon_km(eye_m)), said=f"An eye {eye_m:g} m above the sea.")
@@ -276,7 +280,7 @@ def distance_of_horizon(here: Here, painting_id: int, eye_m: Metres) -> m.Distan
 
 @router.get("/distance/times", summary="About so many times as far as another plane")
 def distance_by_times(
-    here: Here, painting_id: int, plane: int, times: Annotated[float, Query(gt=0, le=1000)]
+    here: Here, painting_id: PathNumber, plane: Number, times: Annotated[float, Query(gt=0, le=1000)]
 ) -> m.DistanceView:
     """Say how far something is that is so many times as far as a plane whose distance is known."""
     desk = here.studio.desk(painting_id, here.clock())
@@ -294,8 +298,8 @@ def _round(distance_m: float) -> float:
 @router.get("/sources/{number}/shadows", summary="Where shadows of marked uprights fall")
 def shadows(
     here: Here,
-    painting_id: int,
-    number: Number,
+    painting_id: PathNumber,
+    number: PathNumber,
     facing_deg: Annotated[float | None, Query(ge=0, le=360, allow_inf_nan=False)] = None,
     at: Annotated[datetime | None, Query(description="Local wall time; that of the photo without it.")] = None,
     lens_mm: Annotated[float, Query(ge=5, le=2000, allow_inf_nan=False)] = 26.0,
@@ -313,7 +317,10 @@ def shadows(
 
 @router.get("/bays", summary="Where equal bays go on in perspective")
 def bays(
-    here: Here, painting_id: int, second: Annotated[float, Query(gt=0, lt=1, allow_inf_nan=False)], count: Bays = 6
+    here: Here,
+    painting_id: PathNumber,
+    second: Annotated[float, Query(gt=0, lt=1, allow_inf_nan=False)],
+    count: Bays = 6,
 ) -> m.BaysView:
     """Go on from three posts: the first at 0, the third at 1, the second between them."""
     here.studio.desk(painting_id, here.clock())

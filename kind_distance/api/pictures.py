@@ -6,7 +6,7 @@ from typing import Annotated, Literal
 
 from fastapi import APIRouter, Query, Response
 
-from kind_distance.api.context import Here, forever
+from kind_distance.api.context import Here, PathNumber, forever
 from kind_distance.api.models import MirrorView, OutlineView
 from kind_distance.core.picture.outlines import border_steps, outlines
 from kind_distance.exchange.names import file_name
@@ -32,7 +32,7 @@ def picture(here: Here, picture_hash: str) -> Response:
 
 
 @router.get("/paintings/{painting_id}/thumbnails/{number}.png", response_class=Response, summary="Show a thumbnail")
-def thumbnail(here: Here, painting_id: int, number: int) -> Response:
+def thumbnail(here: Here, painting_id: PathNumber, number: PathNumber) -> Response:
     """Show a kept thumbnail in its values."""
     state = here.studio.desk(painting_id, here.clock()).state
     record = thumbnail_of(state, number)
@@ -41,21 +41,21 @@ def thumbnail(here: Here, painting_id: int, number: int) -> Response:
 
 
 @router.get("/paintings/{painting_id}/sources/{number}.jpg", response_class=Response, summary="Show a source")
-def source_picture(here: Here, painting_id: int, number: int) -> Response:
+def source_picture(here: Here, painting_id: PathNumber, number: PathNumber) -> Response:
     """Show a source as developed: its cast taken out, straightened."""
     source = source_of(here.studio.desk(painting_id, here.clock()).state, number)
     return forever(darkroom.developed_jpeg(here.studio.file, plate_of(source)), "image/jpeg")
 
 
 @router.get("/paintings/{painting_id}/sources/{number}/lost.png", response_class=Response, summary="Show what is lost")
-def lost(here: Here, painting_id: int, number: int) -> Response:
+def lost(here: Here, painting_id: PathNumber, number: PathNumber) -> Response:
     """Mark where the camera has lost darks and lights, to be laid over the photo."""
     source = source_of(here.studio.desk(painting_id, here.clock()).state, number)
     return forever(png(lost_marks(here.studio.file, plate_of(source))), "image/png")
 
 
 @router.get("/paintings/{painting_id}/sources/{number}/look.jpg", response_class=Response, summary="Look another way")
-def look(here: Here, painting_id: int, number: int, way: Look, plane: int = 1) -> Response:
+def look(here: Here, painting_id: PathNumber, number: PathNumber, way: Look, plane: int = 1) -> Response:
     """Show a source in grey, squinted at, with its whites covered, or with one plane alone."""
     state, file = here.studio.desk(painting_id, here.clock()).state, here.studio.file
     source = source_of(state, number)
@@ -64,7 +64,7 @@ def look(here: Here, painting_id: int, number: int, way: Look, plane: int = 1) -
 
 
 @router.get("/paintings/{painting_id}/outlines", summary="Outline the planes")
-def plane_outlines(here: Here, painting_id: int, closeness: Closeness = 1.0) -> list[OutlineView]:
+def plane_outlines(here: Here, painting_id: PathNumber, closeness: Closeness = 1.0) -> list[OutlineView]:
     """Outline every plane as SVG path data in a box of 1000 x 1000, the finer the closer it is looked at."""
     state = here.studio.desk(painting_id, here.clock()).state
     labels = labels_of(here.studio.file, state)
@@ -81,7 +81,7 @@ def plane_outlines(here: Here, painting_id: int, closeness: Closeness = 1.0) -> 
 
 
 @router.get("/paintings/{painting_id}/veil.jpg", response_class=Response, summary="See the scene under another veil")
-def veil(here: Here, painting_id: int, veil: str, visibility_km: Visibility = None) -> Response:
+def veil(here: Here, painting_id: PathNumber, veil: str, visibility_km: Visibility = None) -> Response:
     """Show the main photo as it would look through another air; computed from planes and distances."""
     state = here.studio.desk(painting_id, here.clock()).state
     seen = seen_under(here.studio.file, state, veil, visibility_km)
@@ -89,7 +89,7 @@ def veil(here: Here, painting_id: int, veil: str, visibility_km: Visibility = No
 
 
 @router.get("/paintings/{painting_id}/border", summary="Show where two planes meet")
-def border(here: Here, painting_id: int, far: int, near: int) -> OutlineView:
+def border(here: Here, painting_id: PathNumber, far: int, near: int) -> OutlineView:
     """Draw the border of two planes as SVG path data in a box of 1000 x 1000."""
     labels = labels_of(here.studio.file, here.studio.desk(painting_id, here.clock()).state)
     steps = [] if labels is None or far == near else border_steps(labels, far, near)
@@ -98,7 +98,7 @@ def border(here: Here, painting_id: int, far: int, near: int) -> OutlineView:
 
 
 @router.get("/paintings/{painting_id}/mirror", summary="Show what water mirrors")
-def mirror(here: Here, painting_id: int, plane: int) -> MirrorView:
+def mirror(here: Here, painting_id: PathNumber, plane: int) -> MirrorView:
     """Draw where the reflections in a plane of water end, and tell the values they have."""
     found = mirrored(here.studio.file, here.studio.desk(painting_id, here.clock()).state, plane)
     parts = [" L".join(f"{1000 * x:.1f} {1000 * y:.1f}" for x, y in line) for line in found.lines]
@@ -106,7 +106,7 @@ def mirror(here: Here, painting_id: int, plane: int) -> MirrorView:
 
 
 @router.get("/paintings/{painting_id}/sheet.pdf", response_class=Response, summary="Print the sheet for the easel")
-def sheet(here: Here, painting_id: int, session: int | None = None) -> Response:
+def sheet(here: Here, painting_id: PathNumber, session: int | None = None) -> Response:
     """Print one sheet: thumbnail, planes, planned values and the passes of a session (else the next one)."""
     from kind_distance.output.printing import sheet_of  # the PDF writer is needed for nothing else
 

@@ -9,7 +9,7 @@ from typing import Annotated
 from fastapi import APIRouter, Path, Query
 from pydantic import BaseModel
 
-from kind_distance.api.context import Here
+from kind_distance.api.context import Here, PathNumber
 from kind_distance.api.models import SchoolView
 from kind_distance.api.workviews import cost_view
 from kind_distance.core.passes.model import Pass
@@ -59,7 +59,7 @@ class PlacedThereView(BaseModel):
 
 
 @router.get("/plans", summary="Offer plans to take")
-def plans(here: Here, painting_id: int) -> list[PlanOfferView]:
+def plans(here: Here, painting_id: PathNumber) -> list[PlanOfferView]:
     """Offer three plans against the one that stands; looking for the last takes a moment."""
     desk = here.studio.desk(painting_id, here.clock())
     return [
@@ -69,7 +69,7 @@ def plans(here: Here, painting_id: int) -> list[PlanOfferView]:
 
 
 @router.get("/placement", summary="Try a pass at a minute of a session")
-def placement(here: Here, painting_id: int, number: Number, session: Number, start: Minute) -> PlacedThereView:
+def placement(here: Here, painting_id: PathNumber, number: Number, session: Number, start: Minute) -> PlacedThereView:
     """Say where the pass would come to stand and what breaks; nothing is kept."""
     tried = put_there(here.studio.desk(painting_id, here.clock()), number, session, start)
     return PlacedThereView(
@@ -116,7 +116,7 @@ def _seeking(found: Seeking) -> SeekingView:
 
 
 @router.post("/seek", summary="Begin to seek a better plan", status_code=201)
-def seek(here: Here, painting_id: int) -> SeekingView:
+def seek(here: Here, painting_id: PathNumber) -> SeekingView:
     """Begin a search that goes on while one looks on; one that runs for the same painting is stopped."""
     desk = here.studio.desk(painting_id, here.clock())
     work = desk.survey().work
@@ -126,7 +126,7 @@ def seek(here: Here, painting_id: int) -> SeekingView:
 
 
 @router.get("/seek/{number}", summary="See how far a search is")
-def seek_state(here: Here, painting_id: int, number: Seek, wait_s: WaitS = 0.0) -> SeekingView:
+def seek_state(here: Here, painting_id: PathNumber, number: Seek, wait_s: WaitS = 0.0) -> SeekingView:
     """Say how far it is and what is the best so far; waits up to `wait_s` for its end."""
     found = here.seekers.of(painting_id, number)
     found.wait(wait_s)
@@ -134,7 +134,7 @@ def seek_state(here: Here, painting_id: int, number: Seek, wait_s: WaitS = 0.0) 
 
 
 @router.delete("/seek/{number}", summary="Stop a search")
-def seek_stop(here: Here, painting_id: int, number: Seek) -> SeekingView:
+def seek_stop(here: Here, painting_id: PathNumber, number: Seek) -> SeekingView:
     """Stop looking and keep the best so far."""
     found = here.seekers.of(painting_id, number)
     found.stop()
@@ -143,7 +143,7 @@ def seek_stop(here: Here, painting_id: int, number: Seek) -> SeekingView:
 
 
 @router.get("/schools", summary="Lay the schools of order side by side")
-def schools(here: Here, painting_id: int) -> list[SchoolView]:
+def schools(here: Here, painting_id: PathNumber) -> list[SchoolView]:
     """Say what every school costs on this painting, and what it takes of the sessions until something is painted."""
     desk = here.studio.desk(painting_id, here.clock())
     unit = desk.state.brief.unit
@@ -182,7 +182,7 @@ class SlackView(BaseModel):
 
 
 @router.get("/slack", summary="Say what the end of the plan hangs on")
-def slack(here: Here, painting_id: int) -> list[SlackView]:
+def slack(here: Here, painting_id: PathNumber) -> list[SlackView]:
     """Give the slack of every pass that has a place, and whether the end hangs on it."""
     work = here.studio.desk(painting_id, here.clock()).survey().work
     names = {each.id: each.said if each.place or each.things else f"“{each.title}”" for each in work.passes}

@@ -10,8 +10,7 @@ import numpy as np
 from fastapi import APIRouter, BackgroundTasks, Path, Query, Response
 from pydantic import BaseModel, Field
 
-from kind_distance.api.build import Number
-from kind_distance.api.context import Here, forever
+from kind_distance.api.context import Here, PathNumber, forever
 from kind_distance.clock import say_moment
 from kind_distance.core.colour.munsell import grey_code
 from kind_distance.core.practice.canvas import HIGH, WIDE
@@ -203,13 +202,13 @@ def _shown(here: Here, learner_id: int) -> ShownView:
 
 
 @router.get("/learners/{learner_id}", summary="Tell what a learner's answers show")
-def learner(here: Here, learner_id: Number) -> ShownView:
+def learner(here: Here, learner_id: PathNumber) -> ShownView:
     """Tell what a learner's answers show, and what to practise next and why."""
     return _shown(here, learner_id)
 
 
 @router.delete("/learners/{learner_id}", status_code=204, summary="Delete a learner, or the answers in one skill")
-def forget(here: Here, learner_id: Number, skill: Annotated[str | None, Query(max_length=40)] = None) -> Response:
+def forget(here: Here, learner_id: PathNumber, skill: Annotated[str | None, Query(max_length=40)] = None) -> Response:
     """Delete a learner with every answer, or only the answers in one skill."""
     _practice(here).forget(learner_id, skill)
     return Response(status_code=204)
@@ -232,7 +231,7 @@ def _view(drill: Drill, painting: int | None = None, version: int | None = None)
 
 @router.get("/learners/{learner_id}/drill", summary="Give the next drill")
 def next_drill(
-    here: Here, learner_id: Number, afterwards: BackgroundTasks,
+    here: Here, learner_id: PathNumber, afterwards: BackgroundTasks,
     kind: Annotated[str | None, Query(max_length=20)] = None,
     painting: Annotated[int | None, Query(ge=1, le=1_000_000_000)] = None,
 ) -> DrillView:  # fmt: skip
@@ -246,7 +245,7 @@ def next_drill(
 
 
 @router.get("/own/{painting_id}/{version}.jpg", response_class=Response, summary="Show an own picture to practise on")
-def own_picture(here: Here, painting_id: Number, version: Number) -> Response:
+def own_picture(here: Here, painting_id: PathNumber, version: PathNumber) -> Response:
     """Show a painting's picture as it is practised on; its address changes with the painting."""
     scene, _ = _practice(here).own(painting_id, version)
     return forever(jpeg(scene.codes), "image/jpeg")
@@ -268,7 +267,7 @@ def drill_picture(kind: Annotated[str, Path(max_length=20)], level: Annotated[in
 
 
 @router.post("/learners/{learner_id}/answers", summary="Answer a drill")
-def answer_drill(here: Here, learner_id: Number, said: AnswerRequest) -> MarkedView:
+def answer_drill(here: Here, learner_id: PathNumber, said: AnswerRequest) -> MarkedView:
     """Mark an answer, explain it, and keep it."""
     own = None if said.painting is None else _practice(here).own(said.painting, said.version)[0]
     drill, marked, counted = _practice(here).answer(
@@ -288,7 +287,7 @@ def answer_drill(here: Here, learner_id: Number, said: AnswerRequest) -> MarkedV
 
 
 @router.get("/learners/{learner_id}/answers.csv", response_class=Response, summary="Export a learner's answers")
-def answers_table(here: Here, learner_id: Number) -> Response:
+def answers_table(here: Here, learner_id: PathNumber) -> Response:
     """Give every answer as CSV, the oldest first."""
     out = io.StringIO()
     table = csv.writer(out)

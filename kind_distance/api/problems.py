@@ -3,15 +3,18 @@
 from __future__ import annotations
 
 import logging
+import secrets
 from collections.abc import Sequence
 from typing import Any
 
 from fastapi import FastAPI, Request
 from fastapi.exceptions import RequestValidationError
 from fastapi.responses import JSONResponse
+from pydantic import BaseModel, Field
 from starlette.exceptions import HTTPException
 
 from kind_distance import errors
+from kind_distance.api.headers import seal
 from kind_distance.errors import KindDistanceError
 
 MEDIA_TYPE = "application/problem+json"
@@ -84,8 +87,42 @@ def _say_invalid(found: Sequence[Any]) -> str:
     return f"The {field} cannot be used: {message[:1].lower()}{message[1:]}."
 
 
+class ProblemView(BaseModel):
+    """What went wrong, and the way out (RFC 9457)."""
+
+    type: str
+    title: str = Field(description="What is wrong, in the painter's words.")
+    status: int
+    detail: str
+    code: str = Field(description="Stable, for machines.")
+    way_out: str
+    fields: list[str] = Field(default_factory=list, description="Entries that cannot be used.")
+
+
+# Every route may answer with any of them; OpenAPI's "default" says so once a route.
+DECLARED: dict[int | str, dict[str, Any]] = {
+    "default": {
+        "description": "A problem document",
+        "content": {MEDIA_TYPE: {"schema": {"$ref": "#/components/schemas/ProblemView"}}},
+    }
+}
+
+
+def _describe(app: FastAPI) -> None:
+    """Add the problem document to the description of the API."""
+    plain = app.openapi
+
+    def described() -> dict[str, Any]:
+        found = plain()
+        found["components"]["schemas"]["ProblemView"] = ProblemView.model_json_schema()
+        return found
+
+    app.openapi = described  # type: ignore[method-assign]
+
+
 def install(app: FastAPI) -> None:
     """Let every error leave as a problem document."""
+    _describe(app)
 
     @app.exception_handler(KindDistanceError)
     def _ours(_: Request, error: KindDistanceError) -> JSONResponse:
@@ -108,14 +145,18 @@ def install(app: FastAPI) -> None:
             error.status_code,
             ("http", str(error.detail) or "Something is wrong with this request.", "Reload the page."),
         )
-        return problem(error.status_code, code, message, way_out)
+        answer = problem(error.status_code, code, message, way_out)
+        answer.headers.update(error.headers or {})  # a refused method says which ones there are
+        return answer
 
     @app.exception_handler(Exception)
     def _unexpected(request: Request, error: Exception) -> JSONResponse:
         logging.getLogger("kind_distance").error("unexpected at %s", request.url.path, exc_info=error)
-        return problem(
+        answer = problem(
             500,
             "unexpected",
             "Something went wrong inside Kind Distance.",
             "Nothing was half-saved. Try again; if it stays, the terminal shows what happened.",
         )
+        seal(answer.headers, secrets.token_urlsafe(16))  # it leaves outside of the guard
+        return answer

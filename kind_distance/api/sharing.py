@@ -9,8 +9,7 @@ from fastapi import APIRouter, Depends, Request
 from fastapi.responses import Response
 from pydantic import BaseModel, Field
 
-from kind_distance.api.build import Number
-from kind_distance.api.context import Here
+from kind_distance.api.context import Here, PathNumber
 from kind_distance.clock import minute_of, say_moment
 from kind_distance.errors import DomainError
 from kind_distance.sharing.codes import Sharing
@@ -99,7 +98,7 @@ def withdraw_code(sharing: Shared) -> Response:
 
 
 @router.delete("/devices/{number}", summary="Shut a device out", status_code=204)
-def shut_out(sharing: Shared, number: Number) -> Response:
+def shut_out(sharing: Shared, number: PathNumber) -> Response:
     """Shut a device out, from its next request on."""
     sharing.shut_out(number)
     return Response(status_code=204)

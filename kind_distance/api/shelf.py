@@ -7,7 +7,7 @@ from typing import Annotated
 from fastapi import APIRouter, File, Query, Response, UploadFile
 from pydantic import BaseModel
 
-from kind_distance.api.context import Here, forever
+from kind_distance.api.context import Here, PathNumber, forever
 from kind_distance.api.models import (
     BeginRequest,
     ChoicesView,
@@ -226,31 +226,31 @@ def bring(here: Here, file: Annotated[UploadFile, File()]) -> PaintingView:
 
 
 @router.post("/paintings/{painting_id}/duplicate", status_code=201, summary="Copy a painting's plan")
-def duplicate(here: Here, painting_id: int) -> PaintingView:
+def duplicate(here: Here, painting_id: PathNumber) -> PaintingView:
     """Copy it; nothing of the copy is marked as painted."""
     copied = here.studio.duplicate(painting_id, here.clock())
     return here.shown.whole(painting_view(here.studio, copied, here.now_min))
 
 
 @router.post("/paintings/{painting_id}/bin", status_code=204, summary="Put a painting in the bin")
-def put_in_bin(here: Here, painting_id: int) -> None:
+def put_in_bin(here: Here, painting_id: PathNumber) -> None:
     """Put it there; it can be taken back."""
     here.studio.bin(painting_id, here.clock())
 
 
 @router.delete("/paintings/{painting_id}", status_code=204, summary="Delete a painting in the bin for good")
-def delete_for_good(here: Here, painting_id: int) -> None:
+def delete_for_good(here: Here, painting_id: PathNumber) -> None:
     """Delete it with its history and the pictures that no other painting needs; the file gives the space back."""
     here.studio.delete_for_good(painting_id)
 
 
 @router.get("/paintings/{painting_id}/version", summary="Say which version of a painting is kept")
-def version(here: Here, painting_id: int) -> VersionView:
+def version(here: Here, painting_id: PathNumber) -> VersionView:
     """Say it, so that a page that was left open knows whether the painting was changed elsewhere."""
     return VersionView(version=here.studio.version(painting_id))
 
 
 @router.post("/paintings/{painting_id}/take-back", status_code=204, summary="Take a painting back from the bin")
-def take_back(here: Here, painting_id: int) -> None:
+def take_back(here: Here, painting_id: PathNumber) -> None:
     """Take it back, as it was."""
     here.studio.take_back(painting_id)

@@ -15,7 +15,8 @@ PAGE = '<!doctype html><meta name="csp-nonce" content="__NONCE__"><div id="app">
 
 class Strangers(WithApi):
     def test_other_hosts_are_turned_away(self):
-        for host in ("example.org", "127.0.0.1.example.org", "192.168.0.2:8765", "", "localhost.evil.test"):
+        for host in ("example.org", "127.0.0.1.example.org", "192.168.0.2:8765", "", "localhost.evil.test", "localhost:evil",
+                     "127.0.0.1:80:80", "127.0.0.1:", "[::1", "localhost@evil.test"):  # fmt: skip
             answer = self.client.get("/api/health", headers={"host": host})
             with self.subTest(host=host):
                 self.assertEqual((answer.status_code, answer.json()["code"]), (421, "wrong_host"))
@@ -26,7 +27,8 @@ class Strangers(WithApi):
                 self.assertEqual(self.client.get("/api/health", headers={"host": host}).status_code, 200)
 
     def test_pages_from_elsewhere_are_turned_away(self):
-        for origin in ("http://example.org", "null", "http://127.0.0.1:1", "https://127.0.0.1.evil.test"):
+        for origin in ("http://example.org", "null", "http://127.0.0.1:1", "https://127.0.0.1.evil.test", "http://[",
+                       "http://[::1", "//", ""):  # fmt: skip
             answer = self.client.post("/api/paintings", json={"title": "x"}, headers={"origin": origin})
             with self.subTest(origin=origin):
                 self.assertEqual((answer.status_code, answer.json()["code"]), (403, "wrong_origin"))
@@ -37,6 +39,47 @@ class Strangers(WithApi):
     def test_our_own_page(self):
         answer = self.client.post("/api/paintings", json={"title": "x"}, headers={"origin": "http://127.0.0.1"})
         self.assertEqual(answer.status_code, 201)
+
+
+class Errors(WithApi):
+    SEALS = ("content-security-policy", "x-content-type-options", "referrer-policy", "cross-origin-opener-policy")
+
+    def test_every_refusal_carries_the_headers(self):
+        answers = [
+            self.client.get("/api/health", headers={"host": "example.org"}),
+            self.client.post("/api/paintings", json={}, headers={"origin": "null"}),
+            self.client.post("/api/paintings", content=b"x" * (guard.MOST_BODY_BYTES + 1)),
+            self.client.get("/api/nothing"),
+            self.client.post("/api/paintings", json={}),
+            self.client.put("/api/paintings"),
+        ]
+        with mock.patch("kind_distance.studio.paintings.Studio.shelf", side_effect=RuntimeError("inside")):
+            client = TestClient(self.client.app, base_url="http://127.0.0.1", raise_server_exceptions=False)
+            with self.assertLogs("kind_distance", "ERROR"):
+                answers.append(client.get("/api/paintings"))
+        self.assertEqual([each.status_code for each in answers], [421, 403, 413, 404, 422, 405, 500])
+        for answer in answers:
+            with self.subTest(status=answer.status_code):
+                self.assertEqual([name for name in self.SEALS if name not in answer.headers], [])
+                self.assertEqual(answer.headers["content-type"], "application/problem+json")
+
+    def test_a_refused_method_says_which_ones_there_are(self):
+        answer = self.client.delete("/api/health")
+        self.assertEqual((answer.status_code, answer.headers["allow"]), (405, "GET"))
+
+    def test_numbers_that_no_file_can_hold(self):
+        for number in (2**63, 2**64, 10**30, -1, 0):
+            for path in (f"/api/paintings/{number}", f"/api/paintings/1/passes/{number}", f"/api/practice/{number}"):
+                with self.subTest(path=path):
+                    self.assertIn(self.client.get(path).status_code, (404, 405, 422))
+
+    def test_problem_documents_are_described(self):
+        described = self.client.get("/api/openapi.json").json()
+        self.assertIn("way_out", described["components"]["schemas"]["ProblemView"]["properties"])
+        for path, methods in described["paths"].items():
+            for method, operation in methods.items():
+                with self.subTest(path=path, method=method):
+                    self.assertIn("application/problem+json", operation["responses"]["default"]["content"])
 
 
 class Sizes(WithApi):
