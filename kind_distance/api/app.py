@@ -35,7 +35,9 @@ from kind_distance.clock import local_now
 from kind_distance.store.backups import prepare
 from kind_distance.studio.paintings import Studio
 
-DIST = Path(__file__).resolve().parents[2] / "web" / "dist"
+# Installed from a wheel the built front end lies inside the package, in a clone where it was built.
+_INSIDE = Path(__file__).resolve().parents[1] / "front_end"
+DIST = _INSIDE if _INSIDE.is_dir() else Path(__file__).resolve().parents[2] / "web" / "dist"
 
 
 def _warm_up() -> None:

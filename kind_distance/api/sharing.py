@@ -16,7 +16,7 @@ from kind_distance.sharing.codes import Sharing
 from kind_distance.sharing.door import DEVICE
 
 router = APIRouter(prefix="/api/sharing", tags=["sharing"])
-OFF = ("No device may take part just now.", "Start the application with ./kd serve --share.")
+OFF = ("No device may take part just now.", "Start the application with kind-distance serve --share.")
 
 
 class DeviceView(BaseModel):

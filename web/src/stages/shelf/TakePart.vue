@@ -57,7 +57,7 @@ onBeforeUnmount(() => {
         Just now Kind Distance answers on this machine alone. To paint by a phone or tablet in the same
         network, end it and start it with
       </p>
-      <p><code>./kd serve --share</code></p>
+      <p><code>kind-distance serve --share</code></p>
       <p>
         Only devices that you let in with a code can see anything. Without a network, take the field sheet of
         a session along instead: it is one file, at the end of the Easel's first card.
