@@ -8,6 +8,11 @@ from kind_distance.errors import DomainError
 
 EPOCH = datetime(1970, 1, 1)  # noqa: DTZ001  local wall time has no zone here: a painter's day is where the painter is
 
+FIRST_YEAR, LAST_YEAR = 2000, 2200
+# What a calendar needs, as clock minutes.
+FIRST_MINUTE = (datetime(FIRST_YEAR, 1, 1) - EPOCH) // timedelta(minutes=1)  # noqa: DTZ001
+LAST_MINUTE = (datetime(LAST_YEAR, 1, 1) - EPOCH) // timedelta(minutes=1)  # noqa: DTZ001
+
 
 def local_now() -> datetime:
     """Wall time here, without zone: a painter's day is where the painter is."""
@@ -20,7 +25,7 @@ def minute_of(said: str) -> int:
         moment = datetime.fromisoformat(said)
     except ValueError:
         raise DomainError(f"'{said[:40]}' is no date and time.", "Choose a day and an hour.") from None
-    if moment.tzinfo is not None or not 2000 <= moment.year <= 2200:
+    if moment.tzinfo is not None or not FIRST_YEAR <= moment.year <= LAST_YEAR:
         raise DomainError("This date lies outside what a calendar needs.", "Choose a day and an hour.")
     return int((moment - EPOCH).total_seconds() // 60)
 

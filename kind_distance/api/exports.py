@@ -15,6 +15,7 @@ from starlette.responses import StreamingResponse
 from kind_distance.api.context import Here, PathNumber
 from kind_distance.exchange.names import file_name
 from kind_distance.rows import State
+from kind_distance.studio.document.personal import personal_in, without_personal
 
 router = APIRouter(prefix="/api/paintings/{painting_id}", tags=["files"])
 MEDIA_TYPES = {
@@ -173,18 +174,41 @@ def mixing_out(here: Here, painting_id: PathNumber) -> Response:
     )
 
 
+class PersonalView(BaseModel):
+    """Something of people, places or ways there."""
+
+    key: str
+    where: str
+    what: str
+    said: str
+
+
+@router.get("/personal", summary="List what is personal in a painting")
+def personal(here: Here, painting_id: PathNumber) -> list[PersonalView]:
+    """List, word by word, what is left out of a painting that is given away unless it is let go."""
+    found = personal_in(here.studio.readable(painting_id).state)
+    return [PersonalView(key=each.key, where=each.where, what=each.what, said=each.said) for each in found]
+
+
 @router.get("/document.zip", response_class=Response, summary="Take the painting as an open document")
-def document_out(here: Here, painting_id: PathNumber, originals: bool = False) -> Response:
+def document_out(
+    here: Here,
+    painting_id: PathNumber,
+    originals: bool = False,
+    let_go: Annotated[list[str] | None, Query(max_length=500)] = None,
+) -> Response:
     """Give the painting as JSON beside its pictures, without places or what a camera writes into a file.
 
-    With `originals` the pictures are the files as they were brought, with all that is in them. Of a damaged painting
-    all that can be read is given.
+    What the painter typed of people, places and ways there is left out, but for what is let go by its key. With
+    `originals` it is for the painter's own keeping: the files as they were brought, and all that was typed. Of a
+    damaged painting all that can be read is given.
     """
     from kind_distance.studio.document.writing import write_document
 
     desk = here.studio.readable_desk(painting_id, here.clock())
     packed = SpooledTemporaryFile(max_size=MOST_IN_MEMORY)  # noqa: SIM115  it is closed once it is sent
-    write_document(here.studio.file, desk.state, desk.survey(), packed, originals=originals)
+    state = desk.state if originals else without_personal(desk.state, let_go or ())
+    write_document(here.studio.file, state, desk.survey(), packed, originals=originals)
     packed.seek(0)
     name = _named(here, desk.state, "to-keep" if originals else "")
     headers = {"Content-Disposition": f'attachment; filename="{name}.zip"'}

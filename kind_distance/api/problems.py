@@ -34,6 +34,8 @@ STATUS: dict[type[KindDistanceError], int] = {
     errors.UnsafeOrderError: 409,
     errors.StorageError: 503,
     errors.DiskFullError: 507,
+    errors.DamagedFileError: 503,
+    errors.OpenElsewhereError: 503,
     errors.DamagedPaintingError: 422,
 }
 HTTP_SAID = {

@@ -96,6 +96,11 @@ class NotInDocument:
 
 
 @dataclass(frozen=True)
+class Personal:
+    """Says something of people, places or ways there: it is given away only where the painter lets it go."""
+
+
+@dataclass(frozen=True)
 class Moment:
     """A clock minute, which the open document tells as local time in ISO 8601."""
 

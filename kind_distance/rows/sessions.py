@@ -8,7 +8,7 @@ from typing import Annotated
 from annotated_types import Ge, Le, MaxLen, MinLen
 
 from kind_distance.rows.marks import Moment as ClockTime
-from kind_distance.rows.marks import NotInDocument, RefersTo, Unit, Words
+from kind_distance.rows.marks import NotInDocument, Personal, RefersTo, Unit, Words
 from kind_distance.rows.words import (
     ClockMinute,
     Company,
@@ -32,7 +32,7 @@ class SessionRecord:
     number: Number
     start: Annotated[Moment, Words("start", "Local time, ISO 8601 to the minute.")]
     minutes: Annotated[int, Ge(5), Le(720), Unit("min"), Words("minutes of a session")]
-    place: Annotated[str, MaxLen(120), Words("place")] = ""
+    place: Annotated[str, MaxLen(120), Personal(), Words("place")] = ""
     outdoors: bool = False
     temperature_c: Annotated[float, Ge(-20), Le(50), Unit("°C"), Words("temperature")] = 20.0
     humidity: Annotated[float, Ge(1), Le(100), Unit("%"), Words("humidity")] = 50.0

@@ -12,6 +12,7 @@ from kind_distance.rows.marks import (
     HeightOnPicture,
     NotInDocument,
     OnPicture,
+    Personal,
     RefersTo,
     Shift,
     Unit,
@@ -84,10 +85,10 @@ class SourceRecord:
     )
     remark: Annotated[Text, NotInDocument()] = ""
     kind: SourceKind = "photo"
-    maker: Line = ""
-    permission: Text = ""
-    standing: Annotated[Text, Words("place one stood", "Where one stood.")] = ""
-    access: Annotated[Text, Words("way there", "How to get there, and what to beware of.")] = ""
+    maker: Annotated[Line, Personal()] = ""
+    permission: Annotated[Text, Personal()] = ""
+    standing: Annotated[Text, Personal(), Words("place one stood", "Where one stood.")] = ""
+    access: Annotated[Text, Personal(), Words("way there", "How to get there, and what to beware of.")] = ""
     light_deg: Annotated[
         Degrees | None, Words("light", "Where the light comes from, clockwise from the top of the picture.")
     ] = None

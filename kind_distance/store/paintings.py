@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import sqlite3
 from collections.abc import Collection, Iterable
+from contextlib import suppress
 from typing import Any
 
 from kind_distance.clock import minute_of
@@ -16,7 +17,7 @@ from kind_distance.errors import (
     NothingToUndoError,
 )
 from kind_distance.rows import Brief, State, TubeRecord
-from kind_distance.rows.checking import checked_brief
+from kind_distance.rows.checking import checked_brief, clean_text
 from kind_distance.store.damage import UNREADABLE, WAY_OUT, damage_told
 from kind_distance.store.database import transaction
 from kind_distance.store.diary import add_lines
@@ -347,10 +348,11 @@ def shelf(db: sqlite3.Connection, *, binned: bool = False) -> list[ShelfEntry]:
 def _entry_of(row: tuple[Any, ...]) -> ShelfEntry:
     """Read a line of the shelf; a painting whose brief cannot be read stands there all the same."""
     painting_id, version, changed_at, binned_at, summary, *values = row
-    try:
-        brief, damaged = checked_brief(brief_from(tuple(values))), False
-    except (KindDistanceError, *UNREADABLE):
-        brief, damaged = Brief(title=f"Painting {painting_id}"), True
+    brief, damaged = Brief(title=f"Painting {painting_id}"), True
+    with suppress(KindDistanceError, *UNREADABLE):
+        found = brief_from(tuple(values))
+        brief = Brief(title=clean_text(found.title, "title", 120))
+        brief, damaged = checked_brief(found), False
     return ShelfEntry(painting_id, version, changed_at, binned_at, brief, summary, damaged)
 
 

@@ -11,6 +11,7 @@ from typing import Annotated, Any, Literal, get_type_hints
 
 from pydantic import Field, FiniteFloat
 
+from kind_distance.clock import FIRST_MINUTE, LAST_MINUTE
 from kind_distance.core.passes.kinds import PassKind
 from kind_distance.rows.marks import NotInDocument, fields_of
 
@@ -26,7 +27,7 @@ Point = tuple[FiniteFloat, FiniteFloat]
 Points = Annotated[list[Point], Field(min_length=1, max_length=4000)]
 CropPx = tuple[int, int, int, int]
 Rank = Annotated[int, Field(ge=1, le=9)]
-Minute = Annotated[int, Field(ge=0, le=200_000_000)]
+Minute = Annotated[int, Field(ge=FIRST_MINUTE, le=LAST_MINUTE)]
 Around = Annotated[int, Field(ge=0, le=1000)]
 
 

@@ -10,6 +10,8 @@ const props = defineProps<{
 const emit = defineEmits<{ duplicate: []; keep: []; bin: []; takeBack: []; delete: [] }>();
 /** Not to be opened: in the bin, or damaged. */
 const closed = computed(() => props.strip.binned || props.strip.damaged);
+/** Its picture could not be fetched. */
+const gone = ref(false);
 /** Whether it is asked if the painting is to go for good. */
 const asking = ref(false);
 </script>
@@ -31,7 +33,7 @@ const asking = ref(false);
         alt=""
         :class="{ grey: !strip.image_is_value }"
       />
-      <span v-else class="blank say">no picture yet</span>
+      <span v-else class="blank say">{{ gone ? "this picture cannot be read" : "no picture yet" }}</span>
     </component>
     <div class="column" aria-hidden="true">
       <i
