@@ -101,7 +101,8 @@ class NotFoundError(KindDistanceError):
     code = "not_found"
 
     def __init__(self, what: str, ident: object) -> None:
-        super().__init__(f"There is no {what} {ident} here.", "It may have been removed; go back and choose again.")
+        said = what.replace("_", " ")
+        super().__init__(f"There is no {said} {ident} here.", "It may have been removed; go back and choose again.")
 
 
 class InUseError(KindDistanceError):

@@ -285,7 +285,7 @@ def try_while_painting(good: Path) -> Tally:
             file = _copied(good, folder)
             app = create_app(file, lambda: DEMO_NOW)
             with TestClient(app, base_url="http://127.0.0.1", raise_server_exceptions=False) as client:
-                before = client.get("/api/paintings").json()
+                before = client.get("/api/paintings").json()["paintings"]
                 with trouble(file):
                     told = _deeds(client)
                 tally.tried += len(told)
@@ -295,7 +295,7 @@ def try_while_painting(good: Path) -> Tally:
                 # A press in the bin may find room where a photo does not.
                 tally.failed += [each for each in wrong if not (name == "the disk is full" and " 20" in each)]
                 refused = all(status >= 400 for _, status, _ in told)
-                after = client.get("/api/paintings").json()
+                after = client.get("/api/paintings").json()["paintings"]
                 if refused and after != before:
                     tally.lost.append(f"{name}: the shelf is another one")
                 again = client.post("/api/paintings", json={"title": "Works again"})

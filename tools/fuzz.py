@@ -56,6 +56,7 @@ class Tally:
     poisoned: list[str] = field(default_factory=list)
     slow: list[str] = field(default_factory=list)
     actions: dict[str, int] = field(default_factory=dict)
+    refused: dict[str, str] = field(default_factory=dict)
 
     def said(self) -> str:
         """One line for the record."""
@@ -175,6 +176,8 @@ class Fuzzer:
         done = answer is not None and answer.status_code == 200
         self.tally.changed += done
         self.tally.actions[action] = self.tally.actions.get(action, 0) + done
+        if answer is not None and not done:
+            self.tally.refused[action] = answer.json().get("detail", "")[:110]
 
     def see_that_all_is_well(self, painting: int) -> None:
         """Open the painting, export it, bring the export in, and hold its plan against the first."""
@@ -193,9 +196,22 @@ class Fuzzer:
             json.loads(zipfile.ZipFile(BytesIO(each.content)).read("painting.json")) for each in (packed, again)
         )
         if first != second:
-            self.tally.poisoned.append(f"seed {self.seed}: own export of {painting} comes back as another")
+            self.tally.poisoned.append(
+                f"seed {self.seed}: own export of {painting} comes back as another: {_difference(first, second)}"
+            )
         self.client.post(f"/api/paintings/{number}/bin")
         self.client.delete(f"/api/paintings/{number}")
+
+
+def _difference(one: Any, other: Any, where: str = "") -> str:  # noqa: ANN401  JSON
+    """Say where two documents differ first."""
+    if isinstance(one, dict) and isinstance(other, dict):
+        pairs = [(name, one.get(name), other.get(name)) for name in sorted({*one, *other})]
+    elif isinstance(one, list) and isinstance(other, list) and len(one) == len(other):
+        pairs = [(str(at), *both) for at, both in enumerate(zip(one, other, strict=True))]
+    else:
+        return f"{where}: {str(one)[:200]} and {str(other)[:200]}"
+    return next((_difference(a, b, f"{where}.{name}") for name, a, b in pairs if a != b), where)
 
 
 def fuzz(requests: int, seed: int = 1) -> Tally:
@@ -226,7 +242,9 @@ def main() -> int:
     tally = fuzz(given.requests, given.seed)
     print(tally.said())
     never = sorted(name for name, count in tally.actions.items() if not count)
-    print("never accepted:", ", ".join(never) or "none")
+    print("never accepted, and the last reason:")
+    for name in never:
+        print(f"  {name}: {tally.refused.get(name, '')}")
     for each in tally.failed + tally.poisoned + tally.slow:
         print(" ", each)
     return int(bool(tally.failed or tally.poisoned))

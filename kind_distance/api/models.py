@@ -494,6 +494,15 @@ class ShelfView(BaseModel):
     damaged: bool = Field(default=False, description="Not all of it can be read; only copied and exported.")
 
 
+class ShelfPageView(BaseModel):
+    """A page of the shelf."""
+
+    paintings: list[ShelfView]
+    found: int = Field(description="How many hold the words, on all pages.")
+    standing: int = Field(description="How many stand on the shelf.")
+    binned: int = Field(description="How many lie in the bin.")
+
+
 class OutlineView(BaseModel):
     """Outline of a plane as SVG path data in a box of 1000 x 1000."""
 

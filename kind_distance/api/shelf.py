@@ -18,7 +18,7 @@ from kind_distance.api.models import (
     PassKindView,
     QuestionView,
     RangeView,
-    ShelfView,
+    ShelfPageView,
     SideView,
     VeilChoiceView,
     VersionView,
@@ -44,6 +44,7 @@ from kind_distance.core.wording import first_upper
 from kind_distance.rows import Brief
 from kind_distance.stages.passes.disagreements import OF_BRIEF, OF_PLANE, Question
 from kind_distance.stages.sessions.cautions import COMPANY, DANGERS, SKIES, USES
+from kind_distance.store.shelf import Order
 from kind_distance.studio.samples import sample_picture
 
 router = APIRouter(prefix="/api", tags=["shelf"])
@@ -130,9 +131,21 @@ def choices() -> ChoicesView:
 
 
 @router.get("/paintings", summary="List the paintings on the shelf, or those in the bin")
-def shelf(here: Here, binned: bool = False) -> list[ShelfView]:
-    """List them, the latest change first."""
-    return [shelf_view(entry, here.now_min) for entry in here.studio.shelf(binned=binned)]
+def shelf(
+    here: Here,
+    binned: bool = False,
+    word: Annotated[str, Query(max_length=120)] = "",
+    order: Order = "changed",
+    start: Annotated[int, Query(ge=0, le=1_000_000)] = 0,
+    count: Annotated[int, Query(ge=1, le=200)] = 24,
+) -> ShelfPageView:
+    """List a page of them: those that hold every word, finished ones last."""
+    page = here.studio.shelf(binned=binned, words=word, order=order, start=start, count=count)
+    now = here.now_min
+    return ShelfPageView(
+        paintings=[shelf_view(entry, now) for entry in page.entries],
+        found=page.found, standing=page.standing, binned=page.binned,
+    )  # fmt: skip
 
 
 class FailedTestView(BaseModel):

@@ -4,7 +4,6 @@ from __future__ import annotations
 
 import sqlite3
 from collections.abc import Collection, Iterable
-from contextlib import suppress
 from typing import Any
 
 from kind_distance.clock import minute_of
@@ -12,12 +11,10 @@ from kind_distance.errors import (
     ChangedElsewhereError,
     DamagedPaintingError,
     DomainError,
-    KindDistanceError,
     NotFoundError,
     NothingToUndoError,
 )
-from kind_distance.rows import Brief, State, TubeRecord
-from kind_distance.rows.checking import checked_brief, clean_text
+from kind_distance.rows import State, TubeRecord
 from kind_distance.store.damage import UNREADABLE, WAY_OUT, damage_told
 from kind_distance.store.database import transaction
 from kind_distance.store.diary import add_lines
@@ -31,17 +28,16 @@ from kind_distance.store.packing import (
 )
 from kind_distance.store.records import (
     HistoryEntry,
-    LaterIdea,
     OtherPaintings,
     OtherSession,
     PaintedPass,
     Painting,
-    ShelfEntry,
     Told,
 )
-from kind_distance.store.rows import brief_columns, brief_from, columns_of, read_row, read_state, write_state
+from kind_distance.store.rows import columns_of, read_row, read_state, write_state
 
 KEPT_STEPS = 400  # older entries of the history are deleted
+MOST_OTHER_SESSIONS, MOST_FOLLOWING, MOST_LOGGED = 60, 40, 1000
 SWEPT_EVERY = 200  # entries after which content that no entry needs is deleted
 
 
@@ -310,50 +306,12 @@ def _pictures_needed(db: sqlite3.Connection) -> set[str]:
     return needed
 
 
-def keep_summary(db: sqlite3.Connection, painting_id: int, summary: str) -> None:
-    """Keep the line of the shelf that was made anew."""
-    with transaction(db):
-        db.execute("UPDATE painting SET summary = ? WHERE id = ?", (summary, painting_id))
-
-
 def put_in_bin(db: sqlite3.Connection, painting_id: int, at: str | None) -> None:
     """Put a painting in the bin, or take it back with None."""
     with transaction(db):
         done = db.execute("UPDATE painting SET binned_at = ? WHERE id = ?", (at, painting_id))
         if done.rowcount == 0:
             raise NotFoundError("painting", painting_id)
-
-
-def later_ideas(db: sqlite3.Connection) -> list[LaterIdea]:
-    """List the thumbnails set aside for later in all paintings that are not in the bin, the latest painting first."""
-    rows = db.execute(
-        """SELECT p.id, p.version, b.title, t.number, t.name, t.later
-           FROM thumbnail t JOIN painting p ON p.id = t.painting_id JOIN brief b ON b.painting_id = p.id
-           WHERE t.later IS NOT NULL AND p.binned_at IS NULL ORDER BY p.changed_at DESC, p.id DESC, t.number"""
-    ).fetchall()
-    return [LaterIdea(*row) for row in rows]
-
-
-def shelf(db: sqlite3.Connection, *, binned: bool = False) -> list[ShelfEntry]:
-    """List the paintings, the latest change first."""
-    rows = db.execute(
-        f"""SELECT p.id, p.version, p.changed_at, p.binned_at, p.summary, {brief_columns("b")}
-           FROM painting p LEFT JOIN brief b ON b.painting_id = p.id
-           WHERE (p.binned_at IS NOT NULL) = ? ORDER BY p.changed_at DESC, p.id DESC""",  # noqa: S608  our own names
-        (int(binned),),
-    ).fetchall()
-    return [_entry_of(row) for row in rows]
-
-
-def _entry_of(row: tuple[Any, ...]) -> ShelfEntry:
-    """Read a line of the shelf; a painting whose brief cannot be read stands there all the same."""
-    painting_id, version, changed_at, binned_at, summary, *values = row
-    brief, damaged = Brief(title=f"Painting {painting_id}"), True
-    with suppress(KindDistanceError, *UNREADABLE):
-        found = brief_from(tuple(values))
-        brief = Brief(title=clean_text(found.title, "title", 120))
-        brief, damaged = checked_brief(found), False
-    return ShelfEntry(painting_id, version, changed_at, binned_at, brief, summary, damaged)
 
 
 def tubes_of_others(db: sqlite3.Connection, painting_id: int) -> list[tuple[str, TubeRecord]]:
@@ -384,27 +342,36 @@ def _is_moment(said: str) -> bool:
     return True
 
 
-def others_of(db: sqlite3.Connection, painting_id: int) -> OtherPaintings:
-    """Read what the other paintings on the shelf say to one; the log holds its own painted passes too."""
+def others_of(db: sqlite3.Connection, painting_id: int, since: str = "") -> OtherPaintings:
+    """Read what the other paintings on the shelf say to one; the log holds its own painted passes too.
+
+    However many paintings there are, no more is read than a painter looks at: sessions from `since` on (ISO 8601),
+    what comes next on the paintings changed last, the passes painted last.
+    """
     sessions = db.execute(
         """SELECT p.id, s.number, b.title, s.start, s.minutes
            FROM session s JOIN painting p ON p.id = s.painting_id JOIN brief b ON b.painting_id = p.id
-           WHERE p.binned_at IS NULL AND p.id != ? ORDER BY s.start, p.id, s.number""",
-        (painting_id,),
+           WHERE p.binned_at IS NULL AND p.id != ? AND s.start >= ? ORDER BY s.start, p.id, s.number LIMIT ?""",
+        (painting_id, since, MOST_OTHER_SESSIONS),
     ).fetchall()
     # The line of a damaged painting must not stand in the way of the others.
     following = db.execute(
         """WITH told AS (SELECT id, CASE WHEN json_valid(summary) THEN summary ELSE '{}' END AS summary
-                         FROM painting WHERE binned_at IS NULL AND id != ?)
+                         FROM painting WHERE binned_at IS NULL AND id != ?
+                         ORDER BY changed_at DESC, id DESC LIMIT ?)
            SELECT p.id, b.title, json_extract(p.summary, '$.next.said'), json_extract(p.summary, '$.next.minutes')
            FROM told p JOIN brief b ON b.painting_id = p.id
            WHERE json_type(p.summary, '$.next.minutes') IN ('integer', 'real') ORDER BY p.id""",
-        (painting_id,),
+        (painting_id, MOST_FOLLOWING),
     ).fetchall()
     log = db.execute(
-        """SELECT kind, planned_min, minutes FROM layer_pass l JOIN painting p ON p.id = l.painting_id
-           WHERE p.binned_at IS NULL AND done_end IS NOT NULL AND planned_min IS NOT NULL
-           ORDER BY done_end, p.id, number"""
+        """SELECT kind, planned_min, minutes FROM (
+             SELECT kind, planned_min, minutes, done_end, p.id, number
+             FROM layer_pass l JOIN painting p ON p.id = l.painting_id
+             WHERE p.binned_at IS NULL AND done_end IS NOT NULL AND planned_min IS NOT NULL
+             ORDER BY done_end DESC, p.id DESC, number DESC LIMIT ?)
+           ORDER BY done_end, id, number""",
+        (MOST_LOGGED,),
     ).fetchall()
     return OtherPaintings(
         tuple(OtherSession(*row) for row in sessions if _is_moment(row[3])),

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterator, Sequence
 from contextlib import contextmanager
 from dataclasses import dataclass, replace
-from datetime import datetime
+from datetime import datetime, timedelta
 from pathlib import Path
 from sqlite3 import Connection
 from threading import Lock
@@ -30,6 +30,7 @@ from kind_distance.store.damage import Readable, damage_told, faults_in, readabl
 from kind_distance.store.database import opened
 from kind_distance.store.diary import KeptLine, lines_everywhere, read_lines
 from kind_distance.store.records import LaterIdea, OtherPaintings, Painting, ShelfEntry, Told
+from kind_distance.store.shelf import ShelfPage, keep_summary, later_ideas, latest, shelf_page
 from kind_distance.studio.changes import apply
 from kind_distance.studio.changes.desk import Desk
 from kind_distance.studio.changes.field import Press, take_field_log
@@ -73,6 +74,11 @@ def _known(file: Path, painting: Painting) -> Painting:
     return painting
 
 
+def _others(db: Connection, painting_id: int, now: datetime) -> OtherPaintings:
+    """Read what the painter's other paintings say to one, their sessions from yesterday on."""
+    return kept.others_of(db, painting_id, (now - timedelta(days=1)).date().isoformat())
+
+
 def _told(before: State, after: State, what: str, now_min: int, *, back: bool = False) -> tuple[tuple[Any, ...], ...]:
     """Give the diary's lines as the store keeps them."""
     return tuple(tuple(vars(line).values()) for line in lines_between(before, after, what, now_min, back=back))
@@ -90,10 +96,11 @@ class Studio:
 
     file: Path
 
-    def shelf(self, *, binned: bool = False) -> list[ShelfEntry]:
-        """List the paintings, the latest change first."""
+    def shelf(self, **asked: Any) -> ShelfPage:  # noqa: ANN401  of :func:`shelf_page`
+        """List a page of the paintings on the shelf or in the bin."""
         with opened(self.file) as db:
-            return [self._with_summary(db, entry) for entry in kept.shelf(db, binned=binned)]
+            page = shelf_page(db, **asked)
+            return replace(page, entries=tuple(self._with_summary(db, entry) for entry in page.entries))
 
     def _with_summary(self, db: Connection, entry: ShelfEntry) -> ShelfEntry:
         """Make the line of the shelf anew where it cannot be read; it follows from the painting."""
@@ -105,7 +112,7 @@ class Studio:
                 summary = summarise(state, survey(self.file, state, minutes_now(local_now())))
         except DamagedPaintingError:
             return replace(entry, damaged=True)
-        kept.keep_summary(db, entry.id, summary)
+        keep_summary(db, entry.id, summary)
         return replace(entry, summary=summary)
 
     def readable(self, painting_id: int) -> Readable:
@@ -128,13 +135,13 @@ class Studio:
             # What is told of a painting that comes with paint on it is written down as it was.
             diary = sorted(_told(unpainted(state), state, what, minutes_now(now)), key=lambda line: int(line[0]))
             painting_id = kept.create(db, state, _stamp(now), what, summarise(state, found), tuple(diary))
-            return Opened(kept.painting_of(db, painting_id), found, kept.others_of(db, painting_id))
+            return Opened(kept.painting_of(db, painting_id), found, _others(db, painting_id, now))
 
     def open(self, painting_id: int, now: datetime) -> Opened:
         """Open a painting."""
         with opened(self.file) as db:
             painting = _known(self.file, kept.painting_of(db, painting_id))
-            others = kept.others_of(db, painting_id)
+            others = _others(db, painting_id, now)
         with damage_told(painting_id, painting.state, opening=True):
             return Opened(painting, survey(self.file, painting.state, minutes_now(now), others), others)
 
@@ -142,13 +149,13 @@ class Studio:
         """Lay a painting on the desk, to look at single things of it."""
         with opened(self.file) as db:
             state = _known(self.file, kept.painting_of(db, painting_id)).state
-            return Desk(self.file, state, minutes_now(now), kept.others_of(db, painting_id))
+            return Desk(self.file, state, minutes_now(now), _others(db, painting_id, now))
 
     def readable_desk(self, painting_id: int, now: datetime) -> Desk:
         """Lay what can be read of a painting on the desk, to take it out."""
         state = self.readable(painting_id).state
         with opened(self.file) as db:
-            return Desk(self.file, state, minutes_now(now), kept.others_of(db, painting_id))
+            return Desk(self.file, state, minutes_now(now), _others(db, painting_id, now))
 
     def change(self, painting_id: int, version: int, action: str, arguments: dict[str, Any], now: datetime) -> Opened:
         """Apply a change by its name and keep it.
@@ -160,7 +167,7 @@ class Studio:
         """
         with opened(self.file) as db:
             painting = _known(self.file, kept.painting_of(db, painting_id))
-            others = kept.others_of(db, painting_id)
+            others = _others(db, painting_id, now)
             with damage_told(painting_id, painting.state):
                 state, what = apply(Desk(self.file, painting.state, minutes_now(now), others), action, arguments)
                 return self._keep(db, painting, version, state, what, now, others)
@@ -175,7 +182,7 @@ class Studio:
         now: datetime,
         others: OtherPaintings | None = None,
     ) -> Opened:
-        others = kept.others_of(db, painting.id) if others is None else others
+        others = _others(db, painting.id, now) if others is None else others
         found = survey(self.file, state, minutes_now(now), others)
         if state == painting.state and version == painting.version:
             return Opened(painting, found, others)
@@ -185,7 +192,7 @@ class Studio:
         kept.save(db, painting.id, version, state, Told(_stamp(now), what, summary, diary), was=was)
         if state.passes != painting.state.passes:
             # What this painting has painted is in the log as well.
-            others = kept.others_of(db, painting.id)
+            others = _others(db, painting.id, now)
         return Opened(_known(self.file, kept.painting_of(db, painting.id, state)), found, others)
 
     def take_field_log(
@@ -194,7 +201,7 @@ class Studio:
         """Take the log of a field sheet into a painting."""
         with opened(self.file) as db:
             painting = _known(self.file, kept.painting_of(db, painting_id))
-            others = kept.others_of(db, painting_id)
+            others = _others(db, painting_id, now)
             desk = Desk(self.file, painting.state, minutes_now(now), others)
             state, what = take_field_log(desk, session, events)
             return self._keep(db, painting, version, settle(painting.state, state), what, now, others)
@@ -264,11 +271,12 @@ class Studio:
 
     def last_brief(self) -> Brief | None:
         """Return the brief of the painting that was changed last; None on an empty shelf."""
-        shelf = self.shelf(binned=False)
-        if not shelf:
-            return None
         with opened(self.file) as db:
-            return kept.painting_of(db, shelf[0].id).state.brief
+            number = latest(db)
+            try:
+                return None if number is None else kept.painting_of(db, number).state.brief
+            except DamagedPaintingError:
+                return None
 
     def bring(self, data: BinaryIO, name: str, now: datetime) -> Opened:
         """Put a painting on the shelf that comes as an open document, with the pictures beside it.
@@ -315,7 +323,7 @@ class Studio:
     def ideas(self, word: str = "") -> list[LaterIdea]:
         """Find ideas set aside for later by a word in their note, name or painting; all of them without one."""
         with opened(self.file) as db:
-            found = kept.later_ideas(db)
+            found = later_ideas(db)
         wanted = word.casefold().split()
         return [each for each in found if all(w in f"{each.title} {each.name} {each.note}".casefold() for w in wanted)]
 
@@ -323,13 +331,13 @@ class Studio:
         """Undo (-1) or redo (+1) one change."""
         with opened(self.file) as db:
             state = kept.state_at(db, painting_id, version, way)
-            found = survey(self.file, state, minutes_now(now), kept.others_of(db, painting_id))
+            found = survey(self.file, state, minutes_now(now), _others(db, painting_id, now))
             before = kept.painting_of(db, painting_id)
             undone = before.undo if way < 0 else before.redo
             what = "" if undone is None else undone.what
             diary = _told(before.state, state, what, minutes_now(now), back=True)
             kept.step_to(db, painting_id, version, way, state, Told(_stamp(now), "", summarise(state, found), diary))
-            return Opened(kept.painting_of(db, painting_id), found, kept.others_of(db, painting_id))
+            return Opened(kept.painting_of(db, painting_id), found, _others(db, painting_id, now))
 
     def duplicate(self, painting_id: int, now: datetime) -> Opened:
         """Copy a painting's plan; what is marked as painted is not copied. Of a damaged one, all that can be read is.

@@ -44,7 +44,7 @@ class Damaged(WithApi):
         self.assertIn("backup", told.json()["way_out"])
         for other in (TEA, MILL):
             self.assertEqual(self.client.get(f"/api/paintings/{other}").status_code, 200)
-        self.assertEqual(len(self.client.get("/api/paintings").json()), 3)
+        self.assertEqual(len(self.client.get("/api/paintings").json()["paintings"]), 3)
         data, given = self.document(POOL)
         self.assertEqual(len(given["passes"]), len(whole["passes"]) - 1)
         self.assertEqual(given["planes"], whole["planes"])
@@ -60,7 +60,7 @@ class Damaged(WithApi):
         self.sql(f"UPDATE brief SET medium = 'chalk dust' WHERE painting_id = {TEA}")
         shelf = self.client.get("/api/paintings")
         self.assertEqual(shelf.status_code, 200, shelf.text)
-        strip = next(each for each in shelf.json() if each["id"] == TEA)
+        strip = next(each for each in shelf.json()["paintings"] if each["id"] == TEA)
         self.assertTrue(strip["damaged"])
         told = self.client.get(f"/api/paintings/{TEA}")
         self.assertEqual(told.json()["code"], "damaged_painting")
@@ -89,16 +89,16 @@ class Damaged(WithApi):
         self.assertEqual(self.client.get(f"/api/paintings/{TEA}").json()["code"], "damaged_file")
 
     def test_the_line_of_the_shelf_is_made_anew(self):
-        before = self.client.get("/api/paintings").json()
+        before = self.client.get("/api/paintings").json()["paintings"]
         for rubbish in ("{", "[]", '{"planes": 3}', "null"):
             self.sql(f"UPDATE painting SET summary = '{rubbish}' WHERE id = {MILL}")
             # Another painting reads what comes next on this one.
             self.assertEqual(self.client.get(f"/api/paintings/{TEA}").status_code, 200)
-            self.assertEqual(self.client.get("/api/paintings").json(), before)
+            self.assertEqual(self.client.get("/api/paintings").json()["paintings"], before)
 
     def test_no_brief_at_all(self):
         self.sql(f"DELETE FROM brief WHERE painting_id = {MILL}")
-        listed = {each["id"]: each for each in self.client.get("/api/paintings").json()}
+        listed = {each["id"]: each for each in self.client.get("/api/paintings").json()["paintings"]}
         self.assertTrue(listed[MILL]["damaged"])
         self.assertEqual(listed[MILL]["title"], f"Painting {MILL}")
         copied = self.client.post(f"/api/paintings/{MILL}/duplicate")

@@ -35,7 +35,7 @@ class ThereAndBack(WithApi):
                 self.assertEqual(view[part], painting[part], part)
         self.assertEqual(view["brief"]["title"], painting["brief"]["title"])
         self.assertEqual(
-            [each["id"] for each in self.client.get("/api/paintings").json()], [view["id"], painting["id"]]
+            [each["id"] for each in self.client.get("/api/paintings").json()["paintings"]], [view["id"], painting["id"]]
         )
         undo = self.client.post(f"/api/paintings/{view['id']}/undo", json={"version": view["version"]})
         self.assertEqual((undo.status_code, undo.json()["code"]), (409, "nothing_to_undo"))
@@ -60,7 +60,7 @@ class ThereAndBack(WithApi):
         good = self.taken_out(self.planned()["id"]).content
         with zipfile.ZipFile(io.BytesIO(good)) as archive:
             document = json.loads(archive.read("painting.json"))
-        count = len(self.client.get("/api/paintings").json())
+        count = len(self.client.get("/api/paintings").json()["paintings"])
         for data, said in (
             (b"", "column 1"),
             (b"\xff\xfe\x00", "no text in UTF-8"),
@@ -78,7 +78,7 @@ class ThereAndBack(WithApi):
                 self.assertEqual((answer.status_code, answer.json()["code"]), (422, "document"), answer.text)
                 self.assertIn(said, answer.json()["detail"])
                 self.assertTrue(answer.json()["way_out"])
-        self.assertEqual(len(self.client.get("/api/paintings").json()), count)
+        self.assertEqual(len(self.client.get("/api/paintings").json()["paintings"]), count)
 
     def test_it_stands_at_its_own_time(self):
         painting = self.planned()

@@ -73,7 +73,7 @@ class WholeWay(WithApi):
         )
         self.addCleanup(client.close)
         pressed = 0
-        for strip in client.get("/api/paintings").json():
+        for strip in client.get("/api/paintings").json()["paintings"]:
             painting = client.get(f"/api/paintings/{strip['id']}").json()
             for judgement in painting["judgements"]:
                 for remedy in judgement["remedies"]:
@@ -112,12 +112,12 @@ class WholeWay(WithApi):
     def test_shelf_copy_bin(self):
         painting = self.planned()
         copy = self.client.post(f"/api/paintings/{painting['id']}/duplicate").json()
-        self.assertEqual(len(self.client.get("/api/paintings").json()), 2)
+        self.assertEqual(len(self.client.get("/api/paintings").json()["paintings"]), 2)
         self.assertEqual(self.client.post(f"/api/paintings/{copy['id']}/bin").status_code, 204)
-        (binned,) = self.client.get("/api/paintings", params={"binned": True}).json()
+        (binned,) = self.client.get("/api/paintings", params={"binned": True}).json()["paintings"]
         self.assertTrue(binned["binned"])
         self.assertEqual(self.client.post(f"/api/paintings/{copy['id']}/take-back").status_code, 204)
-        strips = self.client.get("/api/paintings").json()
+        strips = self.client.get("/api/paintings").json()["paintings"]
         self.assertEqual({s["id"] for s in strips}, {painting["id"], copy["id"]})
         self.assertAlmostEqual(sum(p["share"] for p in strips[0]["planes"]), 1, places=2)
 

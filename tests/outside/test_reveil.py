@@ -36,7 +36,7 @@ def demo():
 def demo_painting(title):
     """Open one of the demo's paintings: its state, what its planes read, its file."""
     studio = Studio(demo())
-    entry = next(each for each in studio.shelf() if each.brief.title == title)
+    entry = next(each for each in studio.shelf().entries if each.brief.title == title)
     opened = studio.open(entry.id, DEMO_NOW)
     return opened.painting.state, opened.survey.depth, demo()
 

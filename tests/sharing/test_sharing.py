@@ -75,7 +75,7 @@ class TheDoor(Shared):
         client = self.let_in()
         begun = client.post("/api/paintings", json={"title": "By phone", "medium": "acrylic"}, headers={"Origin": SITE})
         self.assertEqual(begun.status_code, 201)
-        self.assertEqual([each["title"] for each in self.here.get("/api/paintings").json()], ["By phone"])
+        self.assertEqual([each["title"] for each in self.here.get("/api/paintings").json()["paintings"]], ["By phone"])
         told = client.get("/api/sharing").json()
         self.assertEqual((told["here"], told["address"], told["devices"]), (False, "", []))
         for method, path in (
@@ -264,7 +264,7 @@ class OverTheNetwork(Shared):
         page = self.client.get(address)
         code = re.search(r'name="code" value="(\w+)"', page.text)[1]
         self.client.post("/pair", data={"code": code, "name": "Phone"}, headers={"Origin": self.sharing.address})
-        self.assertEqual(self.client.get("/api/paintings").json(), [])
+        self.assertEqual(self.client.get("/api/paintings").json()["paintings"], [])
 
     def test_plain_http_gets_nothing(self):
         with self.assertRaises(httpx.HTTPError):

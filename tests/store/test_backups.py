@@ -12,12 +12,13 @@ from kind_distance.rows import Brief, State
 from kind_distance.store import backups
 from kind_distance.store import paintings as kept
 from kind_distance.store.database import OURS, migrate, migrations, opened
+from kind_distance.store.shelf import shelf_page
 from tests.support import NOW, InFolder
 
 
 def titles(file):
     with opened(file) as db:
-        return sorted(entry.brief.title for entry in kept.shelf(db))
+        return sorted(entry.brief.title for entry in shelf_page(db).entries)
 
 
 class Backups(InFolder):

@@ -29,6 +29,7 @@ from kind_distance.store import paintings, pictures
 from kind_distance.store.database import connect, migrate, migrations, opened, transaction
 from kind_distance.store.packing import pack, parts_as_bytes, parts_from_bytes, unpack
 from kind_distance.store.records import Told
+from kind_distance.store.shelf import shelf_page
 from tests.support import InFolder
 
 AT = "2026-11-26T09:42:00"
@@ -243,10 +244,10 @@ class Paintings(WithFile):
     def test_bin_and_shelf(self):
         one, other = self.create(), self.create()
         paintings.put_in_bin(self.db, one, AT)
-        self.assertEqual([e.id for e in paintings.shelf(self.db)], [other])
-        self.assertEqual([e.id for e in paintings.shelf(self.db, binned=True)], [one])
+        self.assertEqual([e.id for e in shelf_page(self.db).entries], [other])
+        self.assertEqual([e.id for e in shelf_page(self.db, binned=True).entries], [one])
         paintings.put_in_bin(self.db, one, None)
-        self.assertEqual({e.id for e in paintings.shelf(self.db)}, {one, other})
+        self.assertEqual({e.id for e in shelf_page(self.db).entries}, {one, other})
         with self.assertRaises(NotFoundError):
             paintings.put_in_bin(self.db, 99, AT)
 

@@ -210,7 +210,7 @@ class ByAnotherHand(WithDemo):
                          [("Sky", 1, 8.5), ("Ridge", 2, None), ("Field", 3, None)])  # fmt: skip
         self.assertFalse(state.brief.passes_by_hand)
         self.assertTrue(brought.survey.work.schedule.placements)
-        self.assertIn("Field", [entry.brief.title for entry in self.studio.shelf()])
+        self.assertIn("Field", [entry.brief.title for entry in self.studio.shelf().entries])
 
     def test_its_own_passes_are_filled_up_with_what_is_usual(self):
         passes = [

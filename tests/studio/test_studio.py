@@ -141,10 +141,10 @@ class Demo(InFolder):
         self.studio = Studio(self.file)
 
     def paintings(self):
-        return {entry.brief.title: self.studio.open(entry.id, NOW) for entry in self.studio.shelf()}
+        return {entry.brief.title: self.studio.open(entry.id, NOW) for entry in self.studio.shelf().entries}
 
     def test_three_paintings_in_three_stages_of_work(self):
-        entries = self.studio.shelf()
+        entries = self.studio.shelf().entries
         self.assertEqual([e.brief.title for e in entries], [scene.brief.title for scene in SCENES])
         tea, mill, pool = (json.loads(e.summary) for e in entries)
         self.assertEqual((tea["done"], tea["unplaced"]), (0, 0))
@@ -160,21 +160,21 @@ class Demo(InFolder):
 
     def test_what_is_next(self):
         now = minutes_now(NOW)
-        heads = [say_next(json.loads(e.summary), now)[0] for e in self.studio.shelf()]
+        heads = [say_next(json.loads(e.summary), now)[0] for e in self.studio.shelf().entries]
         self.assertEqual(heads[0], "Saturday 7:10, outdoors")
         self.assertEqual(heads[1], "When you like")
 
     def test_seeding_again_changes_nothing_and_fresh_begins_anew(self):
-        entry = self.studio.shelf()[0]
+        entry = self.studio.shelf().entries[0]
         self.studio.bin(entry.id, NOW)
         seed(self.file, NOW)
-        self.assertEqual(len(self.studio.shelf()), 2)
+        self.assertEqual(len(self.studio.shelf().entries), 2)
         seed(self.file, NOW, fresh=True)
-        self.assertEqual(len(self.studio.shelf()), 3)
+        self.assertEqual(len(self.studio.shelf().entries), 3)
 
     def test_weeks_later_the_sessions_are_over(self):
         later = NOW + timedelta(days=60)
-        opened = self.studio.open(self.studio.shelf()[0].id, later)
+        opened = self.studio.open(self.studio.shelf().entries[0].id, later)
         self.assertEqual(opened.survey.work.schedule.placements, ())
         self.assertTrue(any(j.kind == "does_not_fit" for j in opened.survey.judgements))
         remedy = next(j for j in opened.survey.judgements if j.kind == "does_not_fit").remedies[0]

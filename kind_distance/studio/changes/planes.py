@@ -112,7 +112,9 @@ def add_plane(
     planes = list(desk.state.planes)
     if len(planes) >= MOST_PLANES:
         raise DomainError(f"{MOST_PLANES} planes are the most one can keep apart.", "Join two of them first.")
-    if distance_m is None and kind != "sky":
+    if kind == "sky":
+        distance_m = None  # it lies behind everything
+    elif distance_m is None:
         distance_m = _between(planes, after)
     at = min(max(after, 0), len(planes))
     number = next_number(desk.state, "plane")
@@ -194,6 +196,8 @@ def remove_plane(desk: Desk, *, plane: Rank) -> Changed:
 def swap_distances(desk: Desk, *, one: Rank, other: Rank) -> Changed:
     """Swap the distances of two planes."""
     first, second = desk.plane(one), desk.plane(other)
+    if "sky" in (first.kind, second.kind):
+        raise DomainError("The sky has no distance; it lies behind everything.", "Swap two planes of the land.")
     state = put(desk.state, replace(first, distance_m=second.distance_m))
     state = put(state, replace(second, distance_m=first.distance_m))
     return state, f"{first.name} and {second.name}: distances swapped"

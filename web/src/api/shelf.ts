@@ -16,24 +16,59 @@ const BOARD = {
   ground: "white",
 };
 
+type Order = "changed" | "title" | "progress";
+/** So many of the bin are shown; who bins more empties it first. */
+const MOST_BINNED = 200;
+
 export const useShelf = defineStore("shelf", () => {
   const strips = shallowRef<Strip[] | null>(null);
   const binned = shallowRef<Strip[]>([]);
+  /** How many paintings hold the words, stand on the shelf, and lie in the bin; pages hold only some of them. */
+  const counts = shallowRef({ found: 0, standing: 0, binned: 0 });
+  const sought = ref({ word: "", order: "changed" as Order });
   const { problem, guarded } = useGuarded();
   const news = ref("");
   const incoming = shallowRef<Incoming[]>([]);
-
   /** When the last backup was made. */
   const backedUp = ref("");
 
+  const page = (start: number, inBin = false) =>
+    content(
+      client.GET("/api/paintings", {
+        params: { query: inBin ? { binned: true, count: MOST_BINNED } : { ...sought.value, start } },
+      }),
+    );
+
+  /** Lists the first page, and what lies in the bin. */
   async function load(): Promise<void> {
     await guarded(async () => {
       const backup = client.GET("/api/backup");
-      [strips.value, binned.value] = await Promise.all([
-        content(client.GET("/api/paintings")),
-        content(client.GET("/api/paintings", { params: { query: { binned: true } } })),
-      ]);
+      const [standing, inBin] = await Promise.all([page(0), page(0, true)]);
+      [strips.value, binned.value, counts.value] = [standing.paintings, inBin.paintings, standing];
       backedUp.value = (await content(backup)).said;
+    });
+  }
+
+  let asked = 0;
+  /** Lists the paintings that hold a word, in an order; the latest question wins. */
+  async function seek(word: string, order: Order): Promise<void> {
+    sought.value = { word: word.trim(), order };
+    const mine = ++asked;
+    await guarded(async () => {
+      const first = await page(0);
+      if (mine === asked) [strips.value, counts.value] = [first.paintings, first];
+    });
+  }
+
+  /** Lists the next page below what is shown. */
+  async function more(): Promise<void> {
+    const shown = strips.value ?? [];
+    if (shown.length >= counts.value.found) return;
+    const mine = ++asked;
+    await guarded(async () => {
+      const next = await page(shown.length);
+      const known = new Set(shown.map((each) => each.id));
+      if (mine === asked) strips.value = [...shown, ...next.paintings.filter((each) => !known.has(each.id))];
     });
   }
 
@@ -133,6 +168,9 @@ export const useShelf = defineStore("shelf", () => {
     beginWith,
     deleteForGood,
     backedUp,
+    counts,
+    seek,
+    more,
     strips,
     binned,
     problem,

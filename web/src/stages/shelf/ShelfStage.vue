@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** The shelf: all paintings as strips in their own proportions, and what is next for each. */
 import { computed, onMounted, ref, watch } from "vue";
+import { useIntersectionObserver, watchDebounced } from "@vueuse/core";
 import { useRouter } from "vue-router";
 import type { Begin, Strip } from "@/api/client";
 import { useShelf } from "@/api/shelf";
@@ -32,25 +33,12 @@ const over = ref(false);
 const usual = ref<Begin | null>(null);
 const wanted = ref("");
 const order = ref<"changed" | "title" | "progress">("changed");
-/** Strips that hold the word looked for in title, idea, materials or planes; finished ones come last. */
-const found = computed(() => {
-  const word = wanted.value.trim().toLowerCase();
-  const held = (shelf.strips ?? []).filter((each) =>
-    [each.title, each.idea, each.facts, ...each.planes.map((plane) => plane.name)]
-      .join(" ")
-      .toLowerCase()
-      .includes(word),
-  );
-  const finished = (each: Strip) => Number(each.passes > 0 && each.done === each.passes);
-  return [...held].sort(
-    (a, b) =>
-      finished(a) - finished(b) ||
-      (order.value === "title"
-        ? a.title.localeCompare(b.title)
-        : order.value === "progress"
-          ? b.progress - a.progress
-          : 0),
-  );
+const found = computed(() => shelf.strips ?? []);
+watchDebounced([wanted, order], () => shelf.seek(wanted.value, order.value), { debounce: 200 });
+/** The next page comes when the end of the list comes into view. */
+const end = ref<HTMLElement | null>(null);
+useIntersectionObserver(end, ([seen]) => {
+  if (seen?.isIntersecting) void shelf.more();
 });
 const camera = ref<HTMLInputElement | null>(null);
 const chooser = ref<HTMLInputElement | null>(null);
@@ -136,8 +124,8 @@ function drop(event: DragEvent): void {
         <p class="say" role="status">
           {{
             shelf.news ||
-            (shelf.strips?.length
-              ? `${shelf.strips.length} ${shelf.strips.length === 1 ? "painting" : "paintings"} in work`
+            (shelf.counts.standing
+              ? `${shelf.counts.standing} ${shelf.counts.standing === 1 ? "painting" : "paintings"} in work`
               : "Nothing in work yet")
           }}
         </p>
@@ -166,12 +154,12 @@ function drop(event: DragEvent): void {
         <button class="do" @click="ask">New painting</button>
         <button class="do" @click="chooser?.click()">Import a painting</button>
         <button
-          v-if="shelf.binned.length || showBin"
+          v-if="shelf.counts.binned || showBin"
           class="do"
           :aria-pressed="showBin"
           @click="showBin = !showBin"
         >
-          Bin {{ shelf.binned.length }}
+          Bin {{ shelf.counts.binned }}
         </button>
       </div>
     </header>
@@ -179,7 +167,7 @@ function drop(event: DragEvent): void {
     <main class="strips">
       <IncomingFiles :files="shelf.incoming" reading="putting it on the shelf" />
       <template v-if="!showBin">
-        <p v-if="(shelf.strips?.length ?? 0) > 2" class="find">
+        <p v-if="shelf.counts.standing > 2" class="find">
           <label>Find <input v-model="wanted" class="field" placeholder="a word" maxlength="60" /></label>
           <label
             >in order of
@@ -199,7 +187,10 @@ function drop(event: DragEvent): void {
           @keep="keeping = strip"
           @bin="shelf.move(strip.id, 'bin', strip.title)"
         />
-        <div v-if="shelf.strips && !shelf.strips.length" class="first">
+        <p v-if="found.length < shelf.counts.found" ref="end" class="more">
+          <button class="do" @click="shelf.more()">Show more of {{ shelf.counts.found }} paintings</button>
+        </p>
+        <div v-if="shelf.strips && !shelf.counts.standing" class="first">
           <div class="empty">
             <h2>Begin with a photo of the place</h2>
             <p>
@@ -320,6 +311,9 @@ function drop(event: DragEvent): void {
   flex-wrap: wrap;
   gap: 6px 22px;
   padding: 12px 0 0;
+}
+.more {
+  padding: 18px 0;
 }
 .first {
   display: grid;
