@@ -55,6 +55,13 @@ def _generated(command: tuple[str, ...], kept: Path) -> Callable[[], str]:
     return run
 
 
+def _licences() -> str:
+    """See that the table of licences names what is installed."""
+    from tools import licences
+
+    return "" if licences.TABLE.read_text("utf-8") == licences.table() else "docs/licences.md is not current"
+
+
 def checks() -> list[tuple[str, Callable[[], str]]]:
     """List the checks that are not tests, the quick ones first."""
     npx = ("npx", "--no-install")
@@ -66,6 +73,7 @@ def checks() -> list[tuple[str, Callable[[], str]]]:
             "openapi.json current",
             _generated((sys.executable, "-m", "kind_distance", "openapi"), ROOT / "openapi.json"),
         ),
+        ("licences current", _licences),
         # Not kept in the repository: made from openapi.json each time, so they cannot be out of date.
         ("API types made", _command("npm", "run", "--silent", "types", where=WEB)),
         ("front-end format", _command(*npx, "prettier", "--check", "src", "*.ts", "*.js", "index.html", where=WEB)),

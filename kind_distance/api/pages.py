@@ -46,6 +46,12 @@ def install(app: FastAPI, dist: Path) -> None:
     def favicon() -> FileResponse:
         return FileResponse(dist / "favicon.svg")
 
+    if (dist / "licences.txt").exists():
+
+        @app.get("/licences.txt", include_in_schema=False)
+        def licences() -> FileResponse:
+            return FileResponse(dist / "licences.txt", media_type="text/plain; charset=utf-8")
+
     @app.get("/{address:path}", include_in_schema=False)
     def front_end(request: Request, address: str) -> HTMLResponse:
         if address.startswith(("api/", "assets/", "apidocs/")):

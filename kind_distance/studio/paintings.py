@@ -6,6 +6,7 @@ from collections.abc import Iterator, Sequence
 from contextlib import contextmanager
 from dataclasses import dataclass, replace
 from datetime import datetime, timedelta
+from itertools import islice
 from pathlib import Path
 from sqlite3 import Connection
 from threading import Lock
@@ -37,6 +38,8 @@ from kind_distance.studio.changes.field import Press, take_field_log
 from kind_distance.studio.changes.sources import with_sketch, with_source
 from kind_distance.studio.summary import is_summary, summarise
 from kind_distance.studio.survey import Survey, survey
+
+MOST_IDEAS = 30  # more are found by a word
 
 
 def minutes_now(now: datetime) -> int:
@@ -321,11 +324,12 @@ class Studio:
             return lines_everywhere(db, "failed_test", words)
 
     def ideas(self, word: str = "") -> list[LaterIdea]:
-        """Find ideas set aside for later by a word in their note, name or painting; all of them without one."""
+        """Find ideas set aside for later by a word in their note, name or painting; without one those of late."""
         with opened(self.file) as db:
             found = later_ideas(db)
         wanted = word.casefold().split()
-        return [each for each in found if all(w in f"{each.title} {each.name} {each.note}".casefold() for w in wanted)]
+        held = (each for each in found if all(w in f"{each.title} {each.name} {each.note}".casefold() for w in wanted))
+        return list(islice(held, MOST_IDEAS))
 
     def step(self, painting_id: int, version: int, way: int, now: datetime) -> Opened:
         """Undo (-1) or redo (+1) one change."""

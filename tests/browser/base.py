@@ -41,13 +41,17 @@ class InBrowser(unittest.TestCase):
         held = ExitStack()
         self.addCleanup(held.close)
         file = Path(held.enter_context(tempfile.TemporaryDirectory())) / "paintings.sqlite"
-        if self.demo:
-            demo_copy(file)
+        self.fill(file)
         self.now = DEMO_NOW
         self.address = held.enter_context(serving(file, lambda: self.now))
         self.context = browser().new_context(**{"viewport": self.size, **self.options})
         held.callback(self.context.close)
         self.page = self.open_page()
+
+    def fill(self, file):
+        """Put into the file what the test begins with."""
+        if self.demo:
+            demo_copy(file)
 
     def open_page(self):
         page = self.context.new_page()

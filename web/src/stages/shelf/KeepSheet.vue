@@ -87,7 +87,11 @@ fieldset label {
   padding: 6px 0;
   overflow-wrap: anywhere;
 }
+legend {
+  padding: 0;
+}
 fieldset input {
+  accent-color: var(--line);
   width: 20px;
   height: 20px;
   margin: 2px 0 0;

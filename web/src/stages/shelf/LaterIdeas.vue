@@ -26,7 +26,7 @@ onMounted(look);
     /></label>
     <ul>
       <li v-for="each in found" :key="`${each.painting}-${each.thumbnail}`">
-        <img :src="each.image" alt="" />
+        <img loading="lazy" :src="each.image" alt="" />
         <span>
           <b>{{ each.name }}</b> <span class="say">{{ each.note }}</span><br />
           <router-link :to="`/paintings/${each.painting}/thumbnails`">{{ each.title }}</router-link>
