@@ -6,6 +6,8 @@ Run by hand: ``python -m tools.growth``.
 from __future__ import annotations
 
 import argparse
+import random
+import re
 import statistics
 import sys
 import tempfile
@@ -20,7 +22,7 @@ from kind_distance.demo.seed import seed
 from kind_distance.store.database import opened
 from tools.running import DEMO_NOW
 
-MOST_MS = 50.0
+MOST_MS, MOST_MB = 50.0, 500
 TEA = 3
 
 
@@ -80,12 +82,46 @@ def _measured(file: Path, times: int) -> dict[str, tuple[list[float], int]]:
     return found
 
 
+def held_after(requests: int, seed_: int = 1) -> float:
+    """Megabytes that this process holds after so many mixed requests: looks, exports and changes of three paintings."""
+    rng = random.Random(seed_)  # noqa: S311  made-up requests
+    with tempfile.TemporaryDirectory() as folder:
+        file = Path(folder) / "paintings.sqlite"
+        seed(file, DEMO_NOW)
+        app = create_app(file, lambda: DEMO_NOW)
+        with TestClient(app, base_url="http://127.0.0.1") as client:
+            for _ in range(requests):
+                where = f"/api/paintings/{rng.randint(1, 3)}"
+                ways = (
+                    "", "", "/sources/1.jpg", "/sources/1/look.jpg?way=grey", "/thumbnails/1.png", "/outlines", "/plan.pdf",
+                    "/mixes", "/build", "/sessions.ics", "/schools", "/veil.png?veil=mist",
+                )  # fmt: skip
+                if rng.random() < 0.3:
+                    version = client.get(f"{where}/version").json()["version"]
+                    change = rng.choice((
+                        {"action": "set_depth", "gap": round(rng.uniform(0.3, 1.2), 2)},
+                        {"action": "set_brief", "idea": f"Idea {rng.random()}"},
+                        {"action": "set_planned_value", "plane": 2, "value": round(rng.uniform(3, 8), 2)},
+                    ))  # fmt: skip
+                    client.post(f"{where}/changes", json={"version": version, "change": change})
+                else:
+                    client.get(where + rng.choice(ways))
+            status = Path("/proc/self/status").read_text("utf-8")
+            found = re.search(r"VmRSS:\s+(\d+) kB", status)
+    return int(found[1]) / 1024 if found else 0.0
+
+
 def main() -> int:
     """Measure it; 0 where the bounds hold."""
     parser = argparse.ArgumentParser(description=__doc__)
     parser.add_argument("--paintings", type=int, default=1000)
     parser.add_argument("--times", type=int, default=40)
+    parser.add_argument("--requests", type=int, default=0, help="measure memory after so many mixed requests, alone")
     given = parser.parse_args()
+    if given.requests:
+        held = held_after(given.requests)
+        print(f"{held:.0f} MB held after {given.requests} mixed requests (bound {MOST_MB})")
+        return int(held > MOST_MB)
     with tempfile.TemporaryDirectory() as folder:
         file = Path(folder) / "paintings.sqlite"
         seed(file, DEMO_NOW)

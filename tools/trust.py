@@ -93,6 +93,22 @@ def _damaged(count: int) -> Row:
     return Row("Damaged pictures", str(tally.tried), len(tally.failed), 0)
 
 
+def _documents(count: int) -> Row:
+    from tools import hostile
+
+    tally = hostile.try_documents(count)
+    return Row("Painting files changed at random", f"{tally.tried}, {tally.taken} taken", len(tally.failed), 0,
+               f"at most {tally.most_s:.1f} s (bound {hostile.MOST_S:g})")  # fmt: skip
+
+
+def _strangers(guesses: int) -> Row:
+    from tools import strangers
+
+    tally = strangers.try_strangers(guesses)
+    return Row("Devices that were not let in: codes, tokens, hosts, sites, every address", str(tally.tried),
+               len(tally.failed), len(tally.in_))  # fmt: skip
+
+
 def _fuzz(requests: int) -> Row:
     from tools import fuzz
 
@@ -107,7 +123,7 @@ HEAD = """# Trust
 
 What is tried to break Kind Distance, and what came of it. `python -m tools.trust` makes this table; the programs stand
 in `tools/`, a short form of each runs with every `./kd test`. Failed: not told in words, or a fault of our own. Lost:
-something acknowledged is gone, altered, or left behind.
+something acknowledged is gone, altered or left behind, or somebody got in.
 
 | What | Tried | Failed | Lost | |
 | --- | --- | --- | --- | --- |
@@ -143,10 +159,13 @@ def main() -> int:
     parser.add_argument("--kills", type=int, default=25)
     parser.add_argument("--cuts", type=int, default=600)
     parser.add_argument("--requests", type=int, default=1500)
+    parser.add_argument("--documents", type=int, default=300)
+    parser.add_argument("--guesses", type=int, default=1000)
     parser.add_argument("--damaged", type=int, default=3000)
     given = parser.parse_args()
     deeds: list[Callable[[], Row]] = [
         _starts, _painting, lambda: _power(given.cuts), _large, lambda: _damaged(given.damaged),
+        lambda: _documents(given.documents), lambda: _strangers(given.guesses),
         lambda: _fuzz(given.requests), lambda: _kills(given.kills),
     ]  # fmt: skip
     rows = []

@@ -16,7 +16,7 @@ from cachetools import LRUCache
 
 from kind_distance.clock import EPOCH, iso, local_now, say_moment
 from kind_distance.core.picture.page import MOST_FRAMES, check_corners
-from kind_distance.errors import DamagedPaintingError, DomainError
+from kind_distance.errors import DamagedPaintingError, DocumentError, DomainError
 from kind_distance.exchange.pictures import MOST_BYTES
 from kind_distance.follow import shared_parts
 from kind_distance.pictures.darkroom import cut_sketch, take_in
@@ -39,6 +39,7 @@ from kind_distance.studio.changes.sources import with_sketch, with_source
 from kind_distance.studio.summary import is_summary, summarise
 from kind_distance.studio.survey import Survey, survey
 
+MOST_TOGETHER = 1024 * 1024 * 1024  # bytes of all pictures of a painting that is brought in
 MOST_IDEAS = 30  # more are found by a word
 
 
@@ -297,8 +298,16 @@ class Studio:
             document, packed = open_document(data, name)
             with packed:
                 taken = {}
+                left = MOST_TOGETHER
                 for each in pictures_of(document):
-                    taken[each] = take_in(self.file, packed.read(each, MOST_BYTES), each)
+                    picture = packed.read(each, MOST_BYTES)
+                    left -= len(picture)
+                    if left < 0:
+                        raise DocumentError(
+                            f"The pictures of {name} have more than {MOST_TOGETHER // 2**20} MB together.",
+                            "Save them smaller, or bring the painting in with fewer.",
+                        )
+                    taken[each] = take_in(self.file, picture, each)
                     hashes.append(taken[each][0])
             return self.create(state_of(document, taken), now, "Brought in")
 

@@ -4,6 +4,7 @@ import unittest
 
 from tests.support import WithApi, file_bytes, hill_picture
 from tools.fuzz import fuzz
+from tools.hostile import try_documents
 
 
 class Fuzz(unittest.TestCase):
@@ -40,3 +41,9 @@ class FoundByIt(WithApi):
             swatch = f"/api/paintings/{painting['id']}/sources/1/swatch"
             self.assertEqual(self.client.get(swatch, params={"x": 1, "y": 0}).status_code, 200)
             self.assertEqual(self.client.get(f"/api/paintings/{painting['id']}/sources/1/frames").status_code, 200)
+
+
+class PaintingFiles(unittest.TestCase):
+    def test_changed_files_are_taken_or_refused_in_words(self):
+        found = try_documents(25, seed=9)
+        self.assertEqual((found.tried, found.failed), (25, []))
