@@ -93,8 +93,8 @@ def held_after(requests: int, seed_: int = 1) -> float:
             for _ in range(requests):
                 where = f"/api/paintings/{rng.randint(1, 3)}"
                 ways = (
-                    "", "", "/sources/1.jpg", "/sources/1/look.jpg?way=grey", "/thumbnails/1.png", "/outlines", "/plan.pdf",
-                    "/mixes", "/build", "/sessions.ics", "/schools", "/veil.png?veil=mist",
+                    "", "", "/sources/1.jpg", "/sources/1/look.jpg?way=grey", "/thumbnails/1.png", "/outlines",
+                    "/plan.pdf", "/mixes", "/build", "/sessions.ics", "/schools", "/veil.png?veil=mist",
                 )  # fmt: skip
                 if rng.random() < 0.3:
                     version = client.get(f"{where}/version").json()["version"]
