@@ -25,6 +25,7 @@ ARGUMENTS = [
     "--disable-background-networking",
     "--disable-component-update",
     "--disable-sync",
+    "--use-fake-device-for-media-stream",  # a camera of the browser's own making
 ]
 DEMO_NOW = datetime(2026, 11, 26, 9, 42)  # noqa: DTZ001  the demo's present for pictures and tests
 

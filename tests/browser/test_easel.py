@@ -6,7 +6,7 @@ from pathlib import Path
 
 from playwright.sync_api import expect
 
-from tests.browser.base import TEA, InBrowser
+from tests.browser.base import POOL, TEA, InBrowser
 
 BEGIN = datetime(2026, 11, 28, 7, 20)
 LEAST_TARGET, LEAST_LARGE = 56, 64  # px; read at two metres and pressed with a full hand
@@ -230,3 +230,26 @@ class WithoutANetwork(InBrowser):
         expect(self.page.get_by_role("status").filter(has_text="Taking the log in")).to_have_count(0)
         self.settle()
         self.assertEqual(diary.locator("ol li").count(), before)
+
+
+class ByTheCameraOfThisMachine(InBrowser):
+    options = {"permissions": ["camera"]}
+
+    def test_a_photo_is_taken_and_stands_in_the_film(self):
+        page = self.go(f"/paintings/{POOL}/log")
+        film = page.locator("ul.film li img")
+        before = film.count()
+        page.get_by_role("button", name="By this machine's camera").click()
+        expect(page.get_by_label("What the camera sees")).to_be_visible()
+        page.get_by_role("button", name="Take the photo").click()
+        expect(page.get_by_role("dialog")).to_have_count(0)
+        expect(film).to_have_count(before + 1)
+
+
+class WithoutACamera(InBrowser):
+    def test_what_stands_in_the_way_is_said(self):
+        page = self.go(f"/paintings/{POOL}/log")
+        page.get_by_role("button", name="By this machine's camera").click()
+        expect(page.get_by_role("alert")).to_contain_text("may not use the camera")
+        page.get_by_role("button", name="Close", exact=True).click()
+        expect(page.get_by_role("dialog")).to_have_count(0)

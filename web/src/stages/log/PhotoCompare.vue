@@ -4,6 +4,7 @@ import { computed, onBeforeUnmount, ref, shallowRef, watch } from "vue";
 import { client, content, type Schemas } from "@/api/client";
 import { useTable } from "@/api/store";
 import FoldedPart from "@/frame/FoldedPart.vue";
+import LiveCamera from "@/frame/LiveCamera.vue";
 import PaintingPhoto from "@/frame/PaintingPhoto.vue";
 import { vRoving } from "@/look/roving";
 import CornersOn from "./CornersOn.vue";
@@ -22,6 +23,8 @@ const log = useLog();
 const chosen = ref(0);
 const read = shallowRef<Schemas["PhotoReadView"] | null>(null);
 const reading = ref(false);
+/** Whether the camera of this machine is open. */
+const live = ref(false);
 /** How far the painting is drawn over the plan, from the left. */
 const split = ref(55);
 type Way = "beside" | "difference" | "marks" | "try" | "corners";
@@ -211,12 +214,16 @@ async function setCorners(corners: [number, number][] | null): Promise<void> {
       </li>
       <li>
         <PaintingPhoto class="new">a new photo</PaintingPhoto>
+        <button class="do quiet" @click="live = true">By this machine's camera</button>
         <button class="do quiet" @click="standIn">Or try the camera that stands in</button>
       </li>
     </ul>
     <FoldedPart v-if="shown.photos.length > 1" title="How the planes drifted" said="from photo to photo">
       <DriftOverTime :photos="shown.photos.length" />
     </FoldedPart>
+    <v-dialog v-model="live" width="760" aria-label="Photograph the painting">
+      <LiveCamera v-if="live" @close="live = false" />
+    </v-dialog>
     <details v-if="!shown.photos.length" class="hint">
       <summary>How to photograph it</summary>
       <p>
