@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import shutil
 import tempfile
 from pathlib import Path
 
@@ -43,10 +44,12 @@ def backup_out(here: Here, request: Request) -> FileResponse:
     """Give a copy of the whole file as it stands at this moment."""
     if DEVICE in request.scope:
         raise DomainError("A backup is taken on the machine that holds the paintings.", "Do it there.")
-    with tempfile.NamedTemporaryFile(suffix=".sqlite", delete=False) as made:
-        copy = Path(made.name)
-    copy.unlink()
-    backups.back_up(here.studio.file, copy)
+    folder = tempfile.mkdtemp()  # for nobody else on this machine to read
+    try:
+        copy = backups.back_up(here.studio.file, Path(folder) / "paintings.sqlite")
+    except BaseException:
+        shutil.rmtree(folder, ignore_errors=True)
+        raise
     name = f"Kind Distance, {say_date(here.now_min)}.sqlite"
     return FileResponse(copy, media_type="application/vnd.sqlite3", filename=name,
-                        background=BackgroundTask(copy.unlink, missing_ok=True))  # fmt: skip
+                        background=BackgroundTask(shutil.rmtree, folder, ignore_errors=True))  # fmt: skip

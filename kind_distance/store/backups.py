@@ -250,6 +250,8 @@ class Restored:
 def restore(file: Path, backup: Path, now: datetime) -> Restored:
     """Bring a backup back in place of a file of paintings; what it replaces is kept beside the backups.
 
+    Phones and tablets have to be let in anew.
+
     Raises
     ------
     KindDistanceError
@@ -277,4 +279,7 @@ def restore(file: Path, backup: Path, now: datetime) -> Restored:
         except OSError as error:
             raise trouble.os_said(error, file) from error
         prepare(file)
+        with opened(file) as db:
+            # A device that was shut out since must not come in again by an older list.
+            db.execute("DELETE FROM device")
     return Restored(found, replaced)

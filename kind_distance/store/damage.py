@@ -97,7 +97,8 @@ def readable(db: sqlite3.Connection, painting_id: int) -> Readable:
         rows, lost = _rows_of(db, kind, painting_id)
         parts[kind.field] = rows
         # What names a row that is gone is found by what is known of its number.
-        whole[kind.field] = rows + tuple(replace(rows[0], number=number) for number in lost if rows)
+        stand_in = rows[:1] if kind.numbered else ()
+        whole[kind.field] = rows + tuple(replace(row, number=number) for row in stand_in for number in lost if number)
         left_out += [f"{kind.name.replace('_', ' ')} {number or ''}".strip() for number in lost]
     brief = _brief_of(db, painting_id, left_out)
     state = settle(State(brief=brief, **whole), State(brief=brief, **parts))

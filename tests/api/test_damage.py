@@ -82,6 +82,12 @@ class Damaged(WithApi):
         self.assertFalse(any(2 in each.planes for each in found.state.passes))
         self.assertEqual(damage.faults_in(found.state), [])
 
+    def test_rows_without_a_number_are_left_out_as_well(self):
+        self.sql(f"INSERT INTO meant_so (painting_id, key, reason) VALUES ({TEA}, '', '')")
+        with opened(self.file) as db:
+            found = damage.readable(db, TEA)
+        self.assertEqual(found.left_out, ("meant so",))
+
     def test_a_whole_table_that_cannot_be_read(self):
         self.sql("ALTER TABLE stroke RENAME TO elsewhere")
         with opened(self.file) as db:

@@ -109,6 +109,15 @@ class Backups(InFolder):
         self.assertEqual(titles(self.file), ["Later", "Morning"])
         self.assertEqual(titles(again.replaced), ["Morning"])
 
+    def test_a_device_that_was_shut_out_does_not_come_back_with_a_backup(self):
+        with opened(self.file) as db:
+            db.execute("INSERT INTO device (name, token_hash, paired_at, seen_at) VALUES ('Phone', ?, ?, ?)",
+                       (b"x" * 32, "2026-11-20T10:00", "2026-11-20T10:00"))  # fmt: skip
+        copy = backups.back_up(self.file, self.folder / "copy.sqlite")
+        backups.restore(self.file, copy, NOW)
+        with opened(self.file) as db:
+            self.assertEqual(db.execute("SELECT count(*) FROM device").fetchone()[0], 0)
+
     def test_brought_back_over_a_damaged_file_and_where_there_is_none(self):
         copy = backups.back_up(self.file, self.folder / "copy.sqlite")
         self.file.write_bytes(b"\0" * 5000)
