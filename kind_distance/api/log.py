@@ -53,6 +53,7 @@ from kind_distance.stages.log.record import (
     sessions_painted,
     varnish_span,
 )
+from kind_distance.stages.log.surface import surface_said
 from kind_distance.store.diary import KeptLine
 from kind_distance.studio.changes.desk import Desk, find
 from kind_distance.studio.summary import hex_colour
@@ -140,6 +141,9 @@ class LogView(BaseModel):
     return_said: str
     sessions: list[SessionPaintedView]
     to_mend: list[MendRecord]
+    surface_said: str = Field(description="How many dull and glossy places are open; empty where none.")
+    surface_to_do: list[str]
+    how_to_look: list[str]
     criteria: list[CriterionRecord]
     photos: list[PhotoView]
     varnish_said: str
@@ -187,6 +191,7 @@ def log(here: Here, painting_id: PathNumber) -> LogView:
     state, work, now = desk.state, desk.survey().work, desk.now_min
     minutes = minutes_by_plane(state, work)
     said = {each.id: first_upper(each.said) for each in work.passes}
+    surface = surface_said(state)
     taken = sum(each.end - each.start for each in work.done)
     return LogView(
         painted_said=f"{len(work.done)} of {len(work.passes)} passes, {say_minutes(taken)} of painting",
@@ -200,6 +205,7 @@ def log(here: Here, painting_id: PathNumber) -> LogView:
             for each in sessions_painted(state, work, now)
         ],
         to_mend=list(state.to_mend),
+        surface_said=surface.said, surface_to_do=list(surface.to_do), how_to_look=list(surface.how_to_look),
         criteria=list(state.criteria),
         photos=_photos(desk, painting_id),
         varnish_said=_varnish(desk),

@@ -11,7 +11,17 @@ from typing import Annotated
 from annotated_types import Ge, Le, MinLen
 
 from kind_distance.rows.marks import Moment, RefersTo, Unit, Words
-from kind_distance.rows.words import ClockMinute, Coordinate, Number, RemarkKind, Settled, Text, TouchFound
+from kind_distance.rows.words import (
+    ClockMinute,
+    Coordinate,
+    Number,
+    RemarkKind,
+    Settled,
+    Share,
+    SurfaceFound,
+    Text,
+    TouchFound,
+)
 
 Written = Annotated[Text, MinLen(1)]
 Allowed = Annotated[int, Ge(1), Le(240), Unit("min")]
@@ -76,6 +86,8 @@ class MendRecord:
     y: Annotated[Coordinate | None, Words(says="Of the painting, from its top.")] = None
     settled: Annotated[Settled, Words(says="Whether it is mended, or waived with a reason.")] = ""
     reason: Text = ""
+    surface: Annotated[SurfaceFound, Words("surface", "How it shines, where it shines otherwise than the rest.")] = ""
+    reach: Annotated[Share | None, Words(says="Radius of such a place, as a share of the painting's width.")] = None
 
 
 @dataclass(frozen=True)

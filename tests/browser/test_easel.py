@@ -253,3 +253,19 @@ class WithoutACamera(InBrowser):
         expect(page.get_by_role("alert")).to_contain_text("may not use the camera")
         page.get_by_role("button", name="Close", exact=True).click()
         expect(page.get_by_role("dialog")).to_have_count(0)
+
+
+class SurfaceMap(InBrowser):
+    def test_a_dull_place_is_marked_by_keys_told_and_even_again(self):
+        page = self.go(f"/paintings/{POOL}/log")
+        page.get_by_role("button", name="Or try the camera that stands in").click()
+        page.get_by_role("button", name="Dull or glossy places").click(timeout=60_000)
+        pad = page.get_by_role("application")
+        pad.focus()
+        for key in ("ArrowRight", "ArrowRight", "ArrowUp", "Enter"):
+            page.keyboard.press(key)
+        told = page.locator(".surface")
+        expect(told).to_contain_text("1 dull place, ")
+        expect(told).to_contain_text("Sunken in")
+        told.get_by_role("button", name="It is even now").click()
+        expect(told).to_contain_text("it shines evenly")

@@ -10,7 +10,7 @@ from pydantic import Field
 from kind_distance.core.picture.page import check_corners
 from kind_distance.errors import DomainError
 from kind_distance.rows import CriterionRecord, MendRecord
-from kind_distance.rows.words import Settled
+from kind_distance.rows.words import Settled, SurfaceFound
 from kind_distance.studio.changes.arguments import FiniteFloat, Number, Point, Text
 from kind_distance.studio.changes.desk import Changed, Desk, clean_text, find, next_number, put, without
 from kind_distance.studio.changes.easel import moment
@@ -47,18 +47,23 @@ def set_photo_aside(desk: Desk, *, source: Number, aside: bool) -> Changed:
 def add_mend(
     desk: Desk, *, text: Text, minutes: Annotated[int, Field(ge=1, le=240)] | None = None,
     source: Number | None = None, x: FiniteFloat | None = None, y: FiniteFloat | None = None,
+    surface: SurfaceFound = "", reach: Annotated[float, Field(ge=0.005, le=0.5)] | None = None,
 ) -> Changed:  # fmt: skip
     """Write down what is to be mended next time: its goal, minutes allowed, and its place on the painting.
 
-    The place is in shares of the painting; `source` is the photo of it on which the place was shown.
+    The place is in shares of the painting; `source` is the photo of it on which the place was shown. A place that
+    shines otherwise than the rest says how, and how wide it is.
     """
     if source is not None:
         find(desk.state, "source", source)
     if (x is None) != (y is None) or not all(0 <= each <= 1 for each in (x, y) if each is not None):
         raise DomainError("That place is outside the painting.", "Press a place on it.")
+    if bool(surface) != (reach is not None) or (surface and x is None):
+        raise DomainError("A dull or glossy place has its middle and its width.", "Press it on the painting.")
     said = clean_text(text, "goal", LONGEST)
     place = (None, None) if x is None or y is None else (round(x, 5), round(y, 5))
-    record = MendRecord(next_number(desk.state, "mend"), said, moment(desk), minutes, source, *place)
+    record = MendRecord(next_number(desk.state, "mend"), said, moment(desk), minutes, source, x=place[0], y=place[1],
+                        surface=surface, reach=None if reach is None else round(reach, 4))  # fmt: skip
     return put(desk.state, record), f"To mend: {said[:60]}"
 
 

@@ -12,7 +12,7 @@ const props = defineProps<{
   marks: Log["to_mend"];
 }>();
 const open = computed(() =>
-  props.marks.filter((each) => !each.settled && each.x !== null && each.y !== null),
+  props.marks.filter((each) => !each.settled && !each.surface && each.x !== null && each.y !== null),
 );
 /** Where the next mark goes, in shares of the painting. */
 const place = ref<{ x: number; y: number } | null>(null);

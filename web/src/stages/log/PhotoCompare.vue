@@ -11,6 +11,7 @@ import CornersOn from "./CornersOn.vue";
 import DriftLadder from "./DriftLadder.vue";
 import DriftOverTime from "./DriftOverTime.vue";
 import MarksOn from "./MarksOn.vue";
+import SurfaceMap from "./SurfaceMap.vue";
 import TryColour from "./TryColour.vue";
 import { useLog, type Log } from "./log";
 
@@ -27,11 +28,12 @@ const reading = ref(false);
 const live = ref(false);
 /** How far the painting is drawn over the plan, from the left. */
 const split = ref(55);
-type Way = "beside" | "difference" | "marks" | "try" | "corners";
+type Way = "beside" | "difference" | "marks" | "surface" | "try" | "corners";
 const WAYS: [Way, string][] = [
   ["beside", "Painting and plan"],
   ["difference", "Where they differ"],
   ["marks", "Marks for next time"],
+  ["surface", "Dull or glossy places"],
   ["try", "Try a colour"],
   ["corners", "Its corners on the photo"],
 ];
@@ -131,6 +133,12 @@ async function setCorners(corners: [number, number][] | null): Promise<void> {
           :photo="photo.number"
           :flat="read.flat"
           :marks="shown.to_mend"
+        />
+        <SurfaceMap
+          v-else-if="way === 'surface' && read.found"
+          :photo="photo.number"
+          :flat="read.flat"
+          :shown="shown"
         />
         <TryColour v-else-if="way === 'try' && read.found" :photo="photo.number" :flat="read.flat" />
         <img
