@@ -15,6 +15,7 @@ from kind_distance import __version__
 from kind_distance.api import (
     backup,
     build,
+    catalogue,
     easel,
     exports,
     log,
@@ -81,6 +82,7 @@ def create_app(file: Path, clock: Callable[[], datetime] = local_now, dist: Path
     for each in (
         shelf,
         backup,
+        catalogue,
         paintings,
         pictures,
         picture_previews,

@@ -500,6 +500,7 @@ class ShelfPageView(BaseModel):
     paintings: list[ShelfView]
     found: int = Field(description="How many hold the words, on all pages.")
     standing: int = Field(description="How many stand on the shelf.")
+    finished: int = Field(description="How many of these are finished.")
     binned: int = Field(description="How many lie in the bin.")
 
 

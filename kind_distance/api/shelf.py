@@ -144,7 +144,7 @@ def shelf(
     now = here.now_min
     return ShelfPageView(
         paintings=[shelf_view(entry, now) for entry in page.entries],
-        found=page.found, standing=page.standing, binned=page.binned,
+        found=page.found, standing=page.standing, finished=page.finished, binned=page.binned,
     )  # fmt: skip
 
 

@@ -23,11 +23,12 @@ _ORDERS: dict[Order, str] = {"changed": "", "title": "folded(title), ", "progres
 
 @dataclass(frozen=True)
 class ShelfPage:
-    """A page of the shelf, and how many paintings hold the words, stand on the shelf, and lie in the bin."""
+    """A page of the shelf, and how many paintings hold the words, stand on the shelf, are finished, are in the bin."""
 
     entries: tuple[ShelfEntry, ...]
     found: int
     standing: int
+    finished: int
     binned: int
 
 
@@ -46,19 +47,21 @@ def shelf_page(
     order: Order = "changed",
     start: int = 0,
     count: int = 24,
+    finished: bool = False,
 ) -> ShelfPage:
-    """List a page of the paintings: those whose title, idea, material or planes hold every word.
+    """List a page of the paintings: those whose title, idea, material, planes or things hold every word.
 
-    Finished ones come last; else in the order asked for, the latest change first.
+    With `finished` only those of which every pass is painted; else these come last. All are in the order asked for,
+    the latest change first.
     """
     db.create_function("folded", 1, lambda said: str(said or "").casefold(), deterministic=True)
     asked = [_like(word) for word in words.casefold().split()[:12]]
-    held = " AND ".join(
-        ["folded(title || ' ' || idea || ' ' || material || ' ' || planes) LIKE ? ESCAPE '\\'"] * len(asked)
-    )
+    holds = "folded(title || ' ' || idea || ' ' || material || ' ' || planes) LIKE ? ESCAPE '\\'"
+    held = " AND ".join([*(["finished"] if finished else []), *[holds] * len(asked)])
     # Planes are looked into only where words are sought: it takes the longest.
     planes = (
         "coalesce((SELECT group_concat(json_extract(value, '$.name'), ' ') FROM json_each(line, '$.planes')), '')"
+        " || ' ' || coalesce((SELECT group_concat(name, ' ') FROM element WHERE painting_id = listed.id), '')"
         if asked
         else "''"
     )
@@ -79,9 +82,14 @@ def shelf_page(
             ORDER BY finished, {_ORDERS[order]} changed_at DESC, id DESC LIMIT ? OFFSET ?""",  # noqa: S608  our own words
         (int(binned), *asked, count, start),
     ).fetchall()
-    standing, in_bin = db.execute("SELECT count(*) - count(binned_at), count(binned_at) FROM painting").fetchone()
+    standing, done, in_bin = db.execute(
+        """SELECT count(*) - count(binned_at), total(binned_at IS NULL AND CASE WHEN json_valid(summary)
+             THEN json_extract(summary, '$.passes') > 0
+                  AND json_extract(summary, '$.done') = json_extract(summary, '$.passes')
+             ELSE 0 END), count(binned_at) FROM painting"""
+    ).fetchone()
     entries = tuple(_entry(db, number) for number, _ in rows)
-    return ShelfPage(entries, int(rows[0][1]) if rows else 0, int(standing), int(in_bin))
+    return ShelfPage(entries, int(rows[0][1]) if rows else 0, int(standing), int(done), int(in_bin))
 
 
 # The same brief is looked at each time that the shelf is.

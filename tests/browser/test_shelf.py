@@ -66,3 +66,23 @@ class Trusted(InBrowser):
         expect(page.get_by_role("link", name="With 1 of these")).to_have_attribute(
             "href", "/api/paintings/3/document.zip?let_go=source.1.access"
         )
+
+
+class Finished(InBrowser):
+    def fill(self, file):
+        demo_copy(file)
+        with closing(sqlite3.connect(file, isolation_level=None)) as db:
+            db.execute("UPDATE painting SET summary = json_set(summary, '$.done', json_extract(summary, '$.passes'))")
+
+    def test_finished_works_are_found_by_their_subjects(self):
+        page = self.go("/")
+        page.get_by_role("button", name="Finished 3").click()
+        works = page.locator("article.work")
+        expect(works).to_have_count(3)
+        expect(page.get_by_role("list", name="Details of Tea terraces, before the mist lifts")).to_be_visible()
+        page.get_by_label("Find by subject or word").fill("drying shed")
+        expect(works).to_have_count(1)
+        page.get_by_label("Find by subject or word").fill("whale")
+        expect(page.get_by_text("No finished work holds that word.")).to_be_visible()
+        page.get_by_role("button", name="Finished 3").click()
+        expect(page.locator("article.strip")).to_have_count(3)

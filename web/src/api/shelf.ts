@@ -24,7 +24,7 @@ export const useShelf = defineStore("shelf", () => {
   const strips = shallowRef<Strip[] | null>(null);
   const binned = shallowRef<Strip[]>([]);
   /** How many paintings hold the words, stand on the shelf, and lie in the bin; pages hold only some of them. */
-  const counts = shallowRef({ found: 0, standing: 0, binned: 0 });
+  const counts = shallowRef({ found: 0, standing: 0, finished: 0, binned: 0 });
   const sought = ref({ word: "", order: "changed" as Order });
   const { problem, guarded } = useGuarded();
   const news = ref("");

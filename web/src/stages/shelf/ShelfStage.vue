@@ -13,6 +13,7 @@ import IncomingFiles from "@/frame/IncomingFiles.vue";
 import NoticeLine from "@/frame/NoticeLine.vue";
 import WallChoice from "@/frame/WallChoice.vue";
 import FailedTests from "./FailedTests.vue";
+import FinishedWorks from "./FinishedWorks.vue";
 import KeepSheet from "./KeepSheet.vue";
 import LaterIdeas from "./LaterIdeas.vue";
 import ShelfStrip from "./ShelfStrip.vue";
@@ -25,6 +26,7 @@ const table = useTable();
 const router = useRouter();
 const beginning = ref(false);
 const showBin = ref(false);
+const showFinished = ref(false);
 const sharing = ref(false);
 /** Practice that was declined is not offered again; its address still works. */
 const declined = practiceDeclined();
@@ -154,10 +156,18 @@ function drop(event: DragEvent): void {
         <button class="do" @click="ask">New painting</button>
         <button class="do" @click="chooser?.click()">Import a painting</button>
         <button
+          v-if="shelf.counts.finished"
+          class="do"
+          :aria-pressed="showFinished"
+          @click="[showFinished, showBin] = [!showFinished, false]"
+        >
+          Finished {{ shelf.counts.finished }}
+        </button>
+        <button
           v-if="shelf.counts.binned || showBin"
           class="do"
           :aria-pressed="showBin"
-          @click="showBin = !showBin"
+          @click="[showBin, showFinished] = [!showBin, false]"
         >
           Bin {{ shelf.counts.binned }}
         </button>
@@ -166,7 +176,8 @@ function drop(event: DragEvent): void {
     <NoticeLine :problem="beginning ? null : shelf.problem" @close="shelf.problem = null" />
     <main class="strips">
       <IncomingFiles :files="shelf.incoming" reading="putting it on the shelf" />
-      <template v-if="!showBin">
+      <FinishedWorks v-if="showFinished" />
+      <template v-else-if="!showBin">
         <p v-if="shelf.counts.standing > 2" class="find">
           <label>Find <input v-model="wanted" class="field" placeholder="a word" maxlength="60" /></label>
           <label
@@ -221,8 +232,8 @@ function drop(event: DragEvent): void {
         />
         <p v-if="!shelf.binned.length" class="empty">The bin is empty.</p>
       </template>
-      <LaterIdeas v-if="!showBin" />
-      <FailedTests />
+      <LaterIdeas v-if="!showBin && !showFinished" />
+      <FailedTests v-if="!showFinished" />
     </main>
     <footer class="foot">
       <span class="say">Kept in one file on this machine. {{ shelf.backedUp }}</span>
