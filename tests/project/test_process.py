@@ -71,7 +71,7 @@ class Running(InFolder):
         process.kill()
         process.wait()
         _, again = self.start()
-        self.assertEqual(len(httpx.get(f"{again}/api/paintings", timeout=20).json()), 3)
+        self.assertEqual(len(httpx.get(f"{again}/api/paintings", timeout=20).json()["paintings"]), 3)
 
     def test_nothing_acknowledged_is_lost_by_kills(self):
         """Changes, presses at the easel, photos and whole paintings, sent at once; the long form is run by hand."""

@@ -93,7 +93,7 @@ class Wheel(unittest.TestCase):
                 script = re.search(r'src="(/assets/[^"]+)"', page)[1]
                 self.assertGreater(len(urllib.request.urlopen(address + script).read()), 1000)
                 shelf = json.load(urllib.request.urlopen(address + "/api/paintings"))
-                self.assertEqual(len(shelf), 3)
+                self.assertEqual(shelf["standing"], 3)
                 copy = self.folder / "copy.sqlite"
                 self.assertIn("3 paintings", self.run_it("backup", copy))
                 refused = subprocess.run(

@@ -28,6 +28,7 @@ Points = Annotated[list[Point], Field(min_length=1, max_length=4000)]
 CropPx = tuple[int, int, int, int]
 Rank = Annotated[int, Field(ge=1, le=9)]
 Minute = Annotated[int, Field(ge=FIRST_MINUTE, le=LAST_MINUTE)]
+Earliest = Annotated[int, Field(ge=0, le=LAST_MINUTE)]  # before the calendar begins: as soon as can be
 Around = Annotated[int, Field(ge=0, le=1000)]
 
 

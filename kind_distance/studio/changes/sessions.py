@@ -7,7 +7,7 @@ from typing import Annotated, Any, Literal
 
 from pydantic import Field
 
-from kind_distance.clock import iso, minute_of, say_moment
+from kind_distance.clock import FIRST_MINUTE, iso, minute_of, say_moment
 from kind_distance.core.schedule.model import Problem
 from kind_distance.core.schedule.placed_by_hand import put_by_hand
 from kind_distance.core.schedule.plan import later_starts
@@ -18,7 +18,7 @@ from kind_distance.rows.checking import check_count, checked
 from kind_distance.rows.state import kind_named
 from kind_distance.stages.passes.work import fixed_of, kept_of, offered, session_from
 from kind_distance.stages.sessions.outdoors import logger_at, station_at
-from kind_distance.studio.changes.arguments import FiniteFloat, Minute, Number, Text, settable
+from kind_distance.studio.changes.arguments import Earliest, FiniteFloat, Minute, Number, Text, settable
 from kind_distance.studio.changes.desk import Changed, Desk, clean_text, find, next_number, told, without
 from kind_distance.studio.changes.passes import own_passes
 
@@ -154,7 +154,7 @@ def take_plan(desk: Desk, *, way: Literal["order", "few", "anew"]) -> Changed:
 
 
 def take_found(
-    desk: Desk, *, plan: Annotated[list[tuple[Number, Number, Minute]], Field(min_length=1, max_length=200)]
+    desk: Desk, *, plan: Annotated[list[tuple[Number, Number, Earliest]], Field(min_length=1, max_length=200)]
 ) -> Changed:
     """Take a plan that was found: pass, session and earliest minute, in order of time; checked on the board."""
     work = desk.survey().work
@@ -163,7 +163,8 @@ def take_found(
     numbers = [number for number, _, _ in plan]
     if len(set(numbers)) != len(numbers) or not set(numbers) <= passes or not {s for _, s, _ in plan} <= sessions:
         raise DomainError("This plan is for other passes or sessions.", "Look for a better one again.")
-    kept = tuple(KeptPlace(at, *each) for at, each in enumerate(plan, start=1))
+    begun = [(number, session, earliest if earliest >= FIRST_MINUTE else 0) for number, session, earliest in plan]
+    kept = tuple(KeptPlace(at, *each) for at, each in enumerate(begun, start=1))
     return replace(desk.state, kept_plan=kept), "A plan taken"
 
 
