@@ -21,7 +21,9 @@ class Many(InBrowser):
         strips = page.locator("article.strip")
         expect(page.get_by_role("status").first).to_have_text("40 paintings in work")
         expect(strips).to_have_count(24)
-        page.get_by_role("button", name="Show more of 40 paintings").scroll_into_view_if_needed()
+        expect(page.get_by_role("button", name="Show more of 40 paintings")).to_be_attached()
+        # It goes away as soon as it is seen: an action of the driver would wait for it to come to rest.
+        page.locator("p.more").evaluate("place => place.scrollIntoView()")
         expect(strips).to_have_count(40)
         page.locator(".find input").fill("slate birches")
         expect(strips).to_have_count(1)
