@@ -63,4 +63,4 @@ class APhone(InBrowser):
         serving_app(self.address).state.sharing = None
         page = self.go("/")
         page.get_by_role("button", name="Phone or tablet").click()
-        expect(page.get_by_role("dialog")).to_contain_text("./kd serve --share")
+        expect(page.get_by_role("dialog")).to_contain_text("kind-distance serve --share")
