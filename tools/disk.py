@@ -15,7 +15,6 @@ import sys
 import tempfile
 from collections.abc import Callable, Iterator
 from contextlib import closing, contextmanager, suppress
-from dataclasses import dataclass, field
 from pathlib import Path
 
 from fastapi.testclient import TestClient
@@ -25,22 +24,10 @@ from kind_distance.demo.seed import seed
 from kind_distance.errors import KindDistanceError
 from kind_distance.store import database
 from tools.running import DEMO_NOW
+from tools.tally import Tally
 
 HOST = {"host": "127.0.0.1"}
 Make = Callable[[Path, Path], Path]
-
-
-@dataclass
-class Tally:
-    """What was tried, what was not told in words, and what was lost."""
-
-    tried: int = 0
-    failed: list[str] = field(default_factory=list)
-    lost: list[str] = field(default_factory=list)
-
-    def said(self) -> str:
-        """One line for the record."""
-        return f"{self.tried} tried, {len(self.failed)} not told in words, {len(self.lost)} lost"
 
 
 def _copied(good: Path, folder: Path) -> Path:

@@ -18,7 +18,6 @@ import time
 import zipfile
 import zlib
 from collections.abc import Callable
-from dataclasses import dataclass, field
 from pathlib import Path
 from typing import Any
 
@@ -27,6 +26,7 @@ from PIL import Image
 
 from kind_distance.errors import PictureError
 from kind_distance.exchange.pictures import read_picture
+from tools.tally import Tally
 
 Image.MAX_IMAGE_PIXELS = None
 MOST_MB, MOST_S = 700, 15.0
@@ -106,21 +106,6 @@ LARGE: dict[str, Callable[[], bytes]] = {
     "TIFF, 120 MP": lambda: _saved("RGB", (12000, 10000), "TIFF", compression="tiff_deflate"),
     "TIFF of 16 bit colour, 79 MP": lambda: _tiff_deep((10000, 7900)),
 }  # fmt: skip
-
-
-@dataclass
-class Tally:
-    """What was tried, and what broke the bounds or was not told in words."""
-
-    tried: int = 0
-    failed: list[str] = field(default_factory=list)
-    most_mb: float = 0.0
-    most_s: float = 0.0
-    taken: int = 0
-
-    def said(self) -> str:
-        """One line for the record."""
-        return f"{self.tried} tried, {len(self.failed)} failed; at most {self.most_mb:.0f} MB and {self.most_s:.1f} s"
 
 
 def _read(data: bytes) -> str:

@@ -14,26 +14,13 @@ import sqlite3
 import sys
 import tempfile
 from contextlib import closing
-from dataclasses import dataclass, field
 from pathlib import Path
 
 from kind_distance.rows import Brief, State
 from kind_distance.store import paintings as kept
 from kind_distance.store.backups import examine, prepare
 from kind_distance.store.database import opened
-
-
-@dataclass
-class Tally:
-    """What was tried, and which cut lost something acknowledged or left a damaged file."""
-
-    tried: int = 0
-    failed: list[str] = field(default_factory=list)
-    lost: list[str] = field(default_factory=list)
-
-    def said(self) -> str:
-        """One line for the record."""
-        return f"{self.tried} cuts, {len(self.failed)} damaged, {len(self.lost)} lost something acknowledged"
+from tools.tally import Tally
 
 
 def _log_of(file: Path) -> Path:

@@ -9,7 +9,6 @@ from __future__ import annotations
 import random
 import sys
 import tempfile
-from dataclasses import dataclass, field
 from pathlib import Path
 from typing import Any
 
@@ -20,23 +19,11 @@ from kind_distance.api.app import create_app
 from kind_distance.sharing.codes import LENGTH, LETTERS, Sharing
 from kind_distance.sharing.door import COOKIE, Door
 from tools.running import DEMO_NOW
+from tools.tally import Tally
 
 HOST = "192.0.2.7:8766"
 SITE = f"https://{HOST}"
 METHODS = ("get", "post", "put", "patch", "delete", "head", "options")
-
-
-@dataclass
-class Tally:
-    """What was tried, and what of it got in or broke."""
-
-    tried: int = 0
-    in_: list[str] = field(default_factory=list)
-    failed: list[str] = field(default_factory=list)
-
-    def said(self) -> str:
-        """One line for the record."""
-        return f"{self.tried} tried, {len(self.in_)} got in, {len(self.failed)} faults of our own"
 
 
 class Strangers:
@@ -64,7 +51,7 @@ class Strangers:
         if answer.status_code >= 500:
             self.tally.failed.append(f"{what}: {answer.status_code}")
         elif answer.status_code < 400 or COOKIE in answer.headers.get("set-cookie", ""):
-            self.tally.in_.append(f"{what}: {answer.status_code}")
+            self.tally.lost.append(f"{what}: {answer.status_code}")
 
     def pair(self, what: str, code: str, **more: Any) -> None:  # noqa: ANN401
         """Try a code that must not let in."""
@@ -79,7 +66,7 @@ class Strangers:
         self.sharing.strangers.most = 10**9
         self.tally.tried += count
         if answers.count(200) > self.limit:
-            self.tally.in_.append(f"flood: {answers.count(200)} answered of {count}")
+            self.tally.lost.append(f"flood: {answers.count(200)} answered of {count}")
 
     def codes(self, guesses: int) -> None:
         """Guess, replay, come late."""
@@ -159,9 +146,9 @@ def main() -> int:
     """Run it; 0 where nobody got in."""
     tally = try_strangers(2000)
     print(tally.said())
-    for each in tally.in_ + tally.failed:
+    for each in tally.lost + tally.failed:
         print(" ", each)
-    return int(bool(tally.in_ or tally.failed))
+    return int(bool(tally.lost or tally.failed))
 
 
 if __name__ == "__main__":

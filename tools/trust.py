@@ -106,7 +106,7 @@ def _strangers(guesses: int) -> Row:
 
     tally = strangers.try_strangers(guesses)
     return Row("Devices that were not let in: codes, tokens, hosts, sites, every address", str(tally.tried),
-               len(tally.failed), len(tally.in_))  # fmt: skip
+               len(tally.failed), len(tally.lost))  # fmt: skip
 
 
 def _fuzz(requests: int) -> Row:

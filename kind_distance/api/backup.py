@@ -24,7 +24,7 @@ router = APIRouter(prefix="/api/backup", tags=["shelf"])
 class BackupView(BaseModel):
     """The backups of this file of paintings."""
 
-    said: str = Field(description="When the last one was made, and where it is; for the foot of the shelf.")
+    said: str = Field(description="When the last daily one was made.")
     folder: str = Field(description="Where the daily ones are kept; empty for a device.")
 
 

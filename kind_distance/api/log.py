@@ -29,7 +29,7 @@ from kind_distance.exchange.names import file_name
 from kind_distance.exchange.pictures import jpeg, png
 from kind_distance.output.handover import open_before_handing_over
 from kind_distance.pictures import darkroom
-from kind_distance.pictures.plates import plate_of
+from kind_distance.pictures.plates import on_painting, plate_of
 from kind_distance.rows import CriterionRecord, MendRecord, SourceRecord
 from kind_distance.stages.easel.pictures import steps_by_now
 from kind_distance.stages.log.photos import (
@@ -131,6 +131,13 @@ class PhotoReadView(BaseModel):
     judgements: list[JudgementView]
 
 
+class PlaceView(BaseModel):
+    """A place, in shares of the painting."""
+
+    x: float
+    y: float
+
+
 class LogView(BaseModel):
     """What the log tells of a painting."""
 
@@ -144,6 +151,7 @@ class LogView(BaseModel):
     surface_said: str = Field(description="How many dull and glossy places are open; empty where none.")
     surface_to_do: list[str]
     how_to_look: list[str]
+    closer: PlaceView = Field(description="Where a detail is worth a photo: the focus, else the middle.")
     criteria: list[CriterionRecord]
     photos: list[PhotoView]
     varnish_said: str
@@ -192,6 +200,7 @@ def log(here: Here, painting_id: PathNumber) -> LogView:
     minutes = minutes_by_plane(state, work)
     said = {each.id: first_upper(each.said) for each in work.passes}
     surface = surface_said(state)
+    closer = on_painting(state, state.brief.focus_x, state.brief.focus_y) or (0.5, 0.5)
     taken = sum(each.end - each.start for each in work.done)
     return LogView(
         painted_said=f"{len(work.done)} of {len(work.passes)} passes, {say_minutes(taken)} of painting",
@@ -206,6 +215,7 @@ def log(here: Here, painting_id: PathNumber) -> LogView:
         ],
         to_mend=list(state.to_mend),
         surface_said=surface.said, surface_to_do=list(surface.to_do), how_to_look=list(surface.how_to_look),
+        closer=PlaceView(x=closer[0], y=closer[1]),
         criteria=list(state.criteria),
         photos=_photos(desk, painting_id),
         varnish_said=_varnish(desk),

@@ -24,7 +24,8 @@ from kind_distance.rows import (
 )
 from kind_distance.rows.words import PlaneKind
 from kind_distance.stages.passes.work import by_hand
-from kind_distance.store.database import migrate, opened
+from kind_distance.store.backups import prepare
+from kind_distance.store.database import opened
 from kind_distance.studio.changes import apply
 from kind_distance.studio.changes.desk import Desk
 from kind_distance.studio.changes.sources import with_sketch, with_source
@@ -316,12 +317,11 @@ def seed(file: Path, now: datetime, *, fresh: bool = False) -> None:
     fresh : bool
         Begin anew: what was in the file before is thrown away.
     """
-    file.parent.mkdir(parents=True, exist_ok=True)
     if fresh:
         for ending in ("", "-wal", "-shm"):
             Path(f"{file}{ending}").unlink(missing_ok=True)
+    prepare(file)
     with opened(file) as db:
-        migrate(db)
         if db.execute("SELECT 1 FROM painting").fetchone():
             return
     studio = Studio(file)

@@ -66,6 +66,16 @@ def crop_of_plan(state: State) -> Crop | None:
     return crop_of(chosen.crop, source)
 
 
+def on_painting(state: State, x: float | None, y: float | None) -> tuple[float, float] | None:
+    """Carry a place on the main photo to shares of what is painted of it; None where it is not on the painting."""
+    source = main_source(state)
+    if x is None or y is None or source is None:
+        return None
+    crop = crop_of_plan(state)
+    place = (x, y) if crop is None else crop.inward(x, y, *plate_of(source).size_px)
+    return place if all(0 <= each <= 1 for each in place) else None
+
+
 def departure_of(record: DepartureRecord) -> Departure:
     """Return a departure as the computation wants it, checked."""
     shift = (record.shift_x, record.shift_y)

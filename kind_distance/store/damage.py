@@ -19,7 +19,7 @@ from kind_distance.store.rows import read_row, select_of
 # What reading something that is not what we wrote may raise; JSON that breaks off is a ValueError.
 UNREADABLE = (ValueError, TypeError, KeyError, IndexError, AttributeError)
 WAY_OUT = (
-    "On the shelf, Duplicate and Export take along what can be read, and say what is left out. "
+    "On the shelf, Duplicate and Export take along what can be read; the copy's history names what is left out. "
     "A backup may hold it whole."
 )
 
@@ -74,7 +74,7 @@ def damage_told(painting_id: int, state: State | None = None, *, opening: bool =
     except (KindDistanceError, sqlite3.Error):  # the whole file, or the disk
         raise
     except Exception as error:
-        faults = ["its rows cannot be read"] if state is None else faults_in(state)
+        faults = ["its rows cannot be read."] if state is None else faults_in(state)
         if not faults:
             raise
         raise DamagedPaintingError(f"Painting {painting_id} is damaged: {faults[0]}", WAY_OUT) from error

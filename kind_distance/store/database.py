@@ -97,7 +97,8 @@ def known_version(db: sqlite3.Connection) -> int:
     """
     version = int(db.execute("PRAGMA user_version").fetchone()[0])
     owner = int(db.execute("PRAGMA application_id").fetchone()[0])
-    if owner == OURS and version > migrations()[-1][0]:
+    newest = migrations()[-1][0]
+    if owner == OURS and version > newest:
         raise DomainError(
             "This file of paintings was written by a newer Kind Distance.", "Open it with that one, or a newer."
         )
@@ -105,7 +106,7 @@ def known_version(db: sqlite3.Connection) -> int:
     ours = {"painting", "brief", "history"} <= tables if version else not tables
     if owner == OURS and not ours:
         raise trouble.damaged()
-    if owner not in (0, OURS) or not ours or version > migrations()[-1][0]:
+    if owner not in (0, OURS) or not ours or version > newest:
         raise StorageError(
             "This is a database of another program; nothing in it was touched.", "Name another file for the paintings."
         )

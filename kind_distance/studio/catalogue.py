@@ -7,6 +7,7 @@ from dataclasses import dataclass
 from pathlib import Path
 
 from kind_distance.errors import DamagedPaintingError
+from kind_distance.pictures.plates import on_painting
 from kind_distance.rows import State
 from kind_distance.store.database import opened
 from kind_distance.store.paintings import painting_of
@@ -39,7 +40,7 @@ class FinishedWork:
     subjects : tuple of str
         Its planes and things.
     details : tuple of Detail
-        Where the eye goes, and things with a place.
+        Where the eye goes, and things with a place; none where there is no photo of the painting.
     """
 
     entry: ShelfEntry
@@ -49,20 +50,25 @@ class FinishedWork:
     details: tuple[Detail, ...]
 
 
+def _details(state: State) -> tuple[Detail, ...]:
+    """List places on the painting: where the eye goes, then things; one place once, by the name that comes first."""
+    named = [("Where the eye goes", state.brief.focus_x, state.brief.focus_y)]
+    named += [(each.name, each.x, each.y) for each in state.elements]
+    found: list[Detail] = []
+    for name, x, y in named:
+        place = on_painting(state, x, y)
+        if place and all(abs(place[0] - other.x) + abs(place[1] - other.y) > APART for other in found):
+            found.append(Detail(name, *place))
+    return tuple(found[:MOST_DETAILS])
+
+
 def _work(entry: ShelfEntry, state: State) -> FinishedWork:
     photos = [each.number for each in state.sources if each.kind == "progress" and not each.set_aside]
     ends = [each.done_end for each in state.passes if each.done_end is not None]
-    x, y = state.brief.focus_x, state.brief.focus_y
-    named = [] if x is None or y is None else [Detail("Where the eye goes", x, y)]
-    named += [Detail(each.name, each.x, each.y) for each in state.elements if each.x is not None and each.y is not None]
-    details: list[Detail] = []
-    for each in named:
-        # One place is shown once, by the name that comes first.
-        if all(abs(each.x - other.x) + abs(each.y - other.y) > APART for other in details):
-            details.append(each)
     return FinishedWork(
         entry, photos[-1] if photos else None, max(ends, default=None),
-        (*(each.name for each in state.planes), *(each.name for each in state.elements)), tuple(details[:MOST_DETAILS]),
+        (*(each.name for each in state.planes), *(each.name for each in state.elements)),
+        _details(state) if photos else (),
     )  # fmt: skip
 
 

@@ -1,6 +1,8 @@
 """Finished works found again by their subjects, with their last photo and details."""
 
+from kind_distance.pictures.plates import on_painting
 from kind_distance.store.database import opened
+from kind_distance.store.paintings import painting_of
 from tests.support import WithApi, demo_copy
 
 POOL, MILL, TEA = 1, 2, 3
@@ -62,3 +64,22 @@ class Catalogue(WithApi):
         with opened(self.file) as db:
             db.execute("UPDATE layer_pass SET planes = '[1, ' WHERE painting_id = ?", (POOL,))
         self.assertEqual(self.listed()["works"], [])
+
+
+class OnThePainting(WithApi):
+    def test_a_place_on_the_photo_is_carried_into_the_crop_that_is_painted(self):
+        # The photo is 320 x 240; the crop of 160 x 120 begins at 80, 60: its middle is the photo's own middle.
+        painting = self.planned()
+        kept = self.change(
+            painting, "keep_thumbnail", source=1, steps=4, smallest_share=0.01, softness=0.01, crop=[80, 60, 160, 120]
+        )
+        chosen = self.change(kept, "choose_thumbnail", thumbnail=kept["thumbnails"][0]["number"])
+        with opened(self.file) as db:
+            state = painting_of(db, painting["id"]).state
+        self.assertEqual(on_painting(state, 0.5, 0.5), (0.5, 0.5))
+        self.assertEqual(on_painting(state, 0.375, 0.625), (0.25, 0.75))
+        self.assertIsNone(on_painting(state, 0.1, 0.5))
+        self.assertIsNone(on_painting(state, None, 0.5))
+        self.change(chosen, "set_focus", x=0.375, y=0.625)
+        told = self.client.get(f"/api/paintings/{painting['id']}/log").json()
+        self.assertEqual(told["closer"], {"x": 0.25, "y": 0.75})

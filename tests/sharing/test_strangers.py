@@ -9,4 +9,4 @@ class Strangers(unittest.TestCase):
     def test_nobody_gets_in(self):
         found = try_strangers(20, seed=3)
         self.assertGreater(found.tried, 500)
-        self.assertEqual((found.in_, found.failed), ([], []))
+        self.assertEqual((found.lost, found.failed), ([], []))

@@ -29,8 +29,8 @@ export const useShelf = defineStore("shelf", () => {
   const { problem, guarded } = useGuarded();
   const news = ref("");
   const incoming = shallowRef<Incoming[]>([]);
-  /** When the last backup was made. */
-  const backedUp = ref("");
+  /** When the last backup was made, and where the daily ones are. */
+  const backup = shallowRef({ said: "", folder: "" });
 
   const page = (start: number, inBin = false) =>
     content(
@@ -42,10 +42,10 @@ export const useShelf = defineStore("shelf", () => {
   /** Lists the first page, and what lies in the bin. */
   async function load(): Promise<void> {
     await guarded(async () => {
-      const backup = client.GET("/api/backup");
+      const asked = client.GET("/api/backup");
       const [standing, inBin] = await Promise.all([page(0), page(0, true)]);
       [strips.value, binned.value, counts.value] = [standing.paintings, inBin.paintings, standing];
-      backedUp.value = (await content(backup)).said;
+      backup.value = await content(asked);
     });
   }
 
@@ -167,7 +167,7 @@ export const useShelf = defineStore("shelf", () => {
     addSample,
     beginWith,
     deleteForGood,
-    backedUp,
+    backup,
     counts,
     seek,
     more,

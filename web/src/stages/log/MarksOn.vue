@@ -1,7 +1,8 @@
 <script setup lang="ts">
 /** Marks on the painting: what is to be mended next time, where, and in at most how many minutes. */
-import { computed, ref } from "vue";
+import { computed } from "vue";
 import MendForm from "./MendForm.vue";
+import { usePlace } from "./place";
 import type { Log } from "./log";
 
 const props = defineProps<{
@@ -14,23 +15,7 @@ const props = defineProps<{
 const open = computed(() =>
   props.marks.filter((each) => !each.settled && !each.surface && each.x !== null && each.y !== null),
 );
-/** Where the next mark goes, in shares of the painting. */
-const place = ref<{ x: number; y: number } | null>(null);
-const STEP = 0.02;
-function point(event: PointerEvent): void {
-  const box = (event.currentTarget as HTMLElement).getBoundingClientRect();
-  place.value = { x: (event.clientX - box.left) / box.width, y: (event.clientY - box.top) / box.height };
-}
-function move(x: number, y: number): void {
-  const from = place.value ?? { x: 0.5, y: 0.5 };
-  const held = (value: number) => Math.min(1, Math.max(0, value));
-  place.value = { x: held(from.x + x * STEP), y: held(from.y + y * STEP) };
-}
-const where = computed(() =>
-  place.value
-    ? `${Math.round(100 * place.value.x)} % from the left, ${Math.round(100 * place.value.y)} % from the top`
-    : "no place chosen yet",
-);
+const { place, point, arrow, where } = usePlace();
 </script>
 
 <template>
@@ -41,10 +26,7 @@ const where = computed(() =>
       tabindex="0"
       :aria-label="`Place of the next mark: ${where}. Arrow keys move it.`"
       @pointerdown="point"
-      @keydown.left.prevent="move(-1, 0)"
-      @keydown.right.prevent="move(1, 0)"
-      @keydown.up.prevent="move(0, -1)"
-      @keydown.down.prevent="move(0, 1)"
+      @keydown="arrow"
     >
       <img :src="flat" alt="The painting, flat and in its own light" draggable="false" />
       <i

@@ -79,10 +79,7 @@ watch(
 );
 /** Where this photo's pictures are; a detail is taken where one looks first. */
 const at = computed(() => `/api/paintings/${table.painting?.id}/photos/${chosen.value}`);
-const detail = computed(() => {
-  const { x, y } = table.painting?.brief.focus ?? { x: 0.5, y: 0.5 };
-  return `x=${x}&y=${y}`;
-});
+const detail = computed(() => `x=${props.shown.closer.x}&y=${props.shown.closer.y}`);
 /** Shows the photos one after the other, the oldest first; the newest one stays. */
 const playing = ref(false);
 const EACH_MS = 900;

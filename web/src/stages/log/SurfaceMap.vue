@@ -4,6 +4,7 @@ import { computed, ref } from "vue";
 import FoldedPart from "@/frame/FoldedPart.vue";
 import { useTable } from "@/api/store";
 import { useLog, type Log } from "./log";
+import { usePlace } from "./place";
 
 const props = defineProps<{
   /** Number of the photo that shows the painting. */
@@ -19,28 +20,13 @@ type Sort = "dull" | "glossy";
 const sort = ref<Sort>("dull");
 /** Radius of the next place, in percent of the painting's width. */
 const reach = ref(5);
-const place = ref<{ x: number; y: number } | null>(null);
-const STEP = 0.02;
+const { place, point, arrow, where } = usePlace();
 const aspect = computed(() => {
   const brief = table.painting?.brief;
   return brief ? brief.width_cm / brief.height_cm : 4 / 3;
 });
 const spots = computed(() =>
   props.shown.to_mend.filter((each) => each.surface && !each.settled && each.x !== null && each.y !== null),
-);
-function point(event: PointerEvent): void {
-  const box = (event.currentTarget as HTMLElement).getBoundingClientRect();
-  place.value = { x: (event.clientX - box.left) / box.width, y: (event.clientY - box.top) / box.height };
-}
-function move(x: number, y: number): void {
-  const from = place.value ?? { x: 0.5, y: 0.5 };
-  const held = (value: number) => Math.min(1, Math.max(0, value));
-  place.value = { x: held(from.x + x * STEP), y: held(from.y + y * STEP) };
-}
-const where = computed(() =>
-  place.value
-    ? `${Math.round(100 * place.value.x)} % from the left, ${Math.round(100 * place.value.y)} % from the top`
-    : "no place chosen yet",
 );
 const text = computed(() => (sort.value === "dull" ? "Dull place" : "Glossy place"));
 async function keep(): Promise<void> {
@@ -68,10 +54,7 @@ const circle = (x: number, y: number, radius: number) => ({
       tabindex="0"
       :aria-label="`Middle of the next place: ${where}. Arrow keys move it.`"
       @pointerdown="point"
-      @keydown.left.prevent="move(-1, 0)"
-      @keydown.right.prevent="move(1, 0)"
-      @keydown.up.prevent="move(0, -1)"
-      @keydown.down.prevent="move(0, 1)"
+      @keydown="arrow"
       @keydown.enter.prevent="keep"
     >
       <img :src="flat" alt="The painting, flat and in its own light" draggable="false" />

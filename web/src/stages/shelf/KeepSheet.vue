@@ -51,7 +51,7 @@ onMounted(async () => {
         </label>
       </fieldset>
       <a class="do" :href="given">{{
-        letGo.length ? `With ${letGo.length} of these` : "Without what is personal"
+        letGo.length ? `With the ${letGo.length} ticked` : "Without what is personal"
       }}</a>
     </section>
     <p class="say">Both are a ZIP with plain text and pictures in it, for other programs to read as well.</p>

@@ -236,10 +236,10 @@ function drop(event: DragEvent): void {
       <FailedTests v-if="!showFinished" />
     </main>
     <footer class="foot">
-      <span class="say">Kept in one file on this machine. {{ shelf.backedUp }}</span>
+      <span class="say">Kept in one file on this machine. {{ shelf.backup.said }}</span>
       <a class="do quiet" href="/api/backup/paintings.sqlite" download
         >Save a backup<HintTip
-          text="All paintings in one file, as they are now. kind-distance restore brings it back. One is made by itself each day."
+          :text="`All paintings in one file, as they are now; kind-distance restore brings it back. One a day is made by itself${shelf.backup.folder ? `, in ${shelf.backup.folder}` : ''}.`"
       /></a>
       <router-link v-if="!declined" class="do quiet" to="/practice">Practice</router-link>
       <button class="do quiet" @click="sharing = true">Phone or tablet</button>
