@@ -11,10 +11,11 @@ from cachetools import LRUCache
 from numpy.typing import NDArray
 
 from kind_distance.core.build.film import Film, Stage
-from kind_distance.core.build.model import BuildPlane, BuildScene, BuildStep, Linear, Under
+from kind_distance.core.build.model import BuildPlane, BuildScene, BuildStep, Linear
+from kind_distance.core.build.wetness import Laid, found_by
 from kind_distance.core.colour.srgb import codes_from_linear, linear_from_codes
 from kind_distance.core.mixing.tubes import SCATTERS
-from kind_distance.core.paint.drying import Drying, dry
+from kind_distance.core.paint.drying import dry
 from kind_distance.core.paint.media import medium_of
 from kind_distance.core.passes.model import Pass
 from kind_distance.core.schedule.work import Work
@@ -92,13 +93,6 @@ class Films:
             return film
 
 
-def _state_at(film: Drying, minute: float) -> Under:
-    """Say what a film is at a minute."""
-    if minute < film.open_until:
-        return "wet"
-    return "tacky" if minute < film.touch else "dry"
-
-
 def _brush(each: Pass, width_cm: float) -> float | None:
     if each.brush_mm is None or not width_cm:
         return None
@@ -111,38 +105,27 @@ def steps_of(state: State, depth: DepthSurvey, work: Work) -> tuple[BuildStep, .
     placed = {each.pass_id: each for each in work.schedule.placements}
     done = {each.pass_id: each for each in work.done}
     touching = {(b.far, b.near) for b in depth.given.borders} | {(b.near, b.far) for b in depth.given.borders}
-    last: dict[int, Drying] = {}
-    found = []
+    everywhere = tuple(range(1, len(work.planes) + 1))
+    laid = []
     for each in work.passes:
         place, finished = placed.get(each.id), done.get(each.id)
         begin = finished.start if finished is not None else None if place is None else place.start
         end = finished.end if finished is not None else None if place is None else place.end
-        under: Under = "dry"
-        beside: list[int] = []
-        damp: list[int] = []
-        if begin is not None:
-            own = [_state_at(last[rank], begin) for rank in each.planes if rank in last]
-            under = next((s for s in ("wet", "tacky") if s in own), "dry")
-            for rank, film in last.items():
-                if rank in each.planes or not any((rank, mine) in touching for mine in each.planes):
-                    continue
-                stands = _state_at(film, begin)
-                if stands == "wet":
-                    beside.append(rank)
-                elif stands == "tacky" and medium_of(state.brief.medium).transparent:
-                    damp.append(rank)
-        opacity = SCATTERS[OPACITIES[each.colour.opacity]] if each.colour.opacity in OPACITIES else USUAL_OPACITY
-        found.append(
-            BuildStep(
-                each.id, each.kind, each.planes, each.thickness, opacity, under, tuple(beside), tuple(damp),
-                _brush(each, state.brief.width_cm), None, 1.0 if each.share is None else each.share,
-            )
-        )  # fmt: skip
-        if end is not None and each.kind not in ("ground", "drawing", "mask", "unmask", "finish"):
-            film = dry(each.paint, float(end), work.problem.weather, each.thickness, each.aids)
-            for rank in each.planes or tuple(range(1, len(work.planes) + 1)):
-                last[rank] = film
-    return tuple(found)
+        leaves = end is not None and each.kind not in ("ground", "drawing", "mask", "unmask", "finish")
+        film = dry(each.paint, float(end or 0), work.problem.weather, each.thickness, each.aids) if leaves else None
+        laid.append(Laid(each.planes, begin, film, each.planes or everywhere))
+    found = found_by(laid, touching, transparent=medium_of(state.brief.medium).transparent)
+    return tuple(
+        BuildStep(
+            each.id, each.kind, each.planes, each.thickness, _opacity(each), finds.under, finds.beside, finds.damp,
+            _brush(each, state.brief.width_cm), None, 1.0 if each.share is None else each.share,
+        )
+        for each, finds in zip(work.passes, found, strict=True)
+    )  # fmt: skip
+
+
+def _opacity(each: Pass) -> float:
+    return SCATTERS[OPACITIES[each.colour.opacity]] if each.colour.opacity in OPACITIES else USUAL_OPACITY
 
 
 def off_plan(stage: Stage, scene: BuildScene) -> list[str]:
