@@ -25,6 +25,7 @@ from kind_distance.api import (
     picture_previews,
     pictures,
     plan_previews,
+    play,
     practice,
     problems,
     sharing,
@@ -93,6 +94,7 @@ def create_app(file: Path, clock: Callable[[], datetime] = local_now, dist: Path
         log,
         exports,
         sharing,
+        play,
         practice,
     ):
         app.include_router(each.router)

@@ -14,17 +14,21 @@ from kind_distance.api.context import Here, PathNumber, forever
 from kind_distance.clock import say_moment
 from kind_distance.core.colour.munsell import grey_code
 from kind_distance.core.practice.canvas import HIGH, WIDE
-from kind_distance.core.practice.drills import DRILLS, Drill, make_drill
+from kind_distance.core.practice.drills.drill import Drill
+from kind_distance.core.practice.drills.masses import Massed, checked_cuts, mass
+from kind_distance.core.practice.drills.table import DRILLS, make_drill
 from kind_distance.errors import NotFoundError
-from kind_distance.exchange.pictures import jpeg
+from kind_distance.exchange.pictures import jpeg, png
 from kind_distance.studio.paintings import minutes_now
-from kind_distance.studio.practice import Practice, Shown
+from kind_distance.studio.practice import UNSCORED, Practice, Shown
 
 router = APIRouter(prefix="/api/practice", tags=["practice"])
 Kind = Annotated[str, Field(max_length=20)]
 Seed = Annotated[int, Field(ge=1, le=10_000_000)]
 Positive = Annotated[int, Field(ge=1, le=1_000_000_000)]
 Level = Annotated[int, Field(ge=1, le=3)]
+PathSeed = Annotated[int, Path(ge=1, le=10_000_000)]
+PathLevel = Annotated[int, Path(ge=1, le=3)]
 
 
 class LearnerView(BaseModel):
@@ -121,7 +125,10 @@ class DrillView(BaseModel):
     step: float
     unit: str
     options: list[OptionView]
+    shown: list[OptionView] = Field(description="Colours that belong to the question.")
+    values: int = Field(description="Values to part the picture into; 0 where that is not asked.")
     minutes: int
+    scored: bool
     painting: int | None = Field(description="The painting whose own picture it is.")
     version: int | None
     horizon: float = Field(description="Height of the eye level from the top, where it is shown; else 0.")
@@ -153,6 +160,7 @@ class MarkedView(BaseModel):
 
     right: bool
     counted: bool
+    off: float | None = Field(description="By how much a number was off, given less true.")
     measured: str
     rule: str
     sure: str
@@ -225,7 +233,10 @@ def _view(drill: Drill, painting: int | None = None, version: int | None = None)
         marks=[MarkView(key=m.key, x=m.x / WIDE, y=m.y / HIGH, radius=m.radius / WIDE) for m in drill.marks],
         answer=drill.answer, low=drill.low, high=drill.high, step=drill.step, unit=drill.unit,
         options=[OptionView(key=each.key, said=each.said, colour=each.colour) for each in drill.options],
-        minutes=drill.minutes, horizon=drill.horizon / HIGH, painting=painting, version=version,
+        shown=[OptionView(key=each.key, said=each.said, colour=each.colour) for each in drill.shown],
+        values=int(drill.facts["values"]) if drill.answer == "cuts" else 0,
+        minutes=drill.minutes, scored=drill.kind not in UNSCORED, horizon=drill.horizon / HIGH,
+        painting=painting, version=version,
     )  # fmt: skip
 
 
@@ -251,14 +262,82 @@ def own_picture(here: Here, painting_id: PathNumber, version: PathNumber) -> Res
     return forever(jpeg(scene.codes), "image/jpeg")
 
 
+class WallRequest(BaseModel):
+    """An answer on an own picture that is to go to the painting's wall of thumbnails."""
+
+    kind: Kind
+    seed: Seed
+    level: Level
+    given: Any
+
+
+class WallView(BaseModel):
+    """The painting's version once it is kept."""
+
+    version: int
+
+
+@router.post("/own/{painting_id}/{version}/wall", status_code=201, summary="Keep an answer on the wall of thumbnails")
+def keep_on_wall(here: Here, painting_id: PathNumber, version: PathNumber, said: WallRequest) -> WallView:
+    """Keep the thumbnail of an answer, or one for each of six formats, with the painting it was made on."""
+    action, arguments = _practice(here).wall(painting_id, version, (said.kind, said.seed, said.level), said.given)
+    opened = here.studio.change(painting_id, version, action, arguments, here.clock())
+    return WallView(version=opened.painting.version)
+
+
+Cut = Annotated[float, Field(ge=0, le=10, allow_inf_nan=False)]
+Cuts = Annotated[list[Cut], Query(max_length=6)]
+Smallest = Annotated[float, Query(ge=0, le=0.05, allow_inf_nan=False)]
+OwnPainting = Annotated[int | None, Query(ge=1, le=1_000_000_000)]
+
+
+class MassesView(BaseModel):
+    """A picture in few values: how many shapes, how many there may be, and what of the contrast is left."""
+
+    shapes: int
+    most: int
+    kept: float
+
+
+def _massed(
+    here: Here, at: tuple[int, int], cuts: list[float], smallest: float, own: tuple[int | None, int | None]
+) -> tuple[Massed, int]:
+    painting, version = own
+    scene = None if painting is None else _practice(here).own(painting, version)[0]
+    drill = make_drill("masses", *at, scene)
+    taken = checked_cuts(drill, {"cuts": list(cuts), "smallest": smallest})
+    assert drill.scene is not None  # noqa: S101  it has a picture
+    return mass(drill.scene, *taken), int(drill.truth)
+
+
+@router.get("/masses/{level}/{seed}.png", response_class=Response, summary="Show a picture in few values")
+def masses_shown(
+    here: Here, level: PathLevel, seed: PathSeed, cuts: Cuts, smallest: Smallest = 0.004,
+    painting: OwnPainting = None, version: OwnPainting = None,
+) -> Response:  # fmt: skip
+    """Show the picture of a drill in the values that its cuts make."""
+    found, _ = _massed(here, (seed, level), cuts, smallest, (painting, version))
+    grey = found.thumbnail.grey()
+    return forever(png(np.repeat(grey[..., None], 3, axis=2)), "image/png")
+
+
+@router.get("/masses/{level}/{seed}", summary="Count the shapes of a picture in few values")
+def masses_told(
+    here: Here, level: PathLevel, seed: PathSeed, cuts: Cuts, smallest: Smallest = 0.004,
+    painting: OwnPainting = None, version: OwnPainting = None,
+) -> MassesView:  # fmt: skip
+    """Count the shapes that are left, and say how much of the contrast between planes is kept."""
+    found, most = _massed(here, (seed, level), cuts, smallest, (painting, version))
+    return MassesView(shapes=found.shapes, most=most, kept=round(found.kept, 3))
+
+
 def _make_ahead(here: Here, learner_id: int) -> None:
     """Paint what is likely asked next, while the learner looks at this one."""
     make_drill(*_practice(here).next_drill(learner_id, None, here.clock()))
 
 
 @router.get("/pictures/{kind}/{level}/{seed}.jpg", response_class=Response, summary="Show the picture of a drill")
-def drill_picture(kind: Annotated[str, Path(max_length=20)], level: Annotated[int, Path(ge=1, le=3)],
-                  seed: Annotated[int, Path(ge=1, le=10_000_000)]) -> Response:  # fmt: skip
+def drill_picture(kind: Annotated[str, Path(max_length=20)], level: PathLevel, seed: PathSeed) -> Response:  # fmt: skip
     """Show the picture of a drill, without its answer."""
     scene = make_drill(kind, seed, level).scene
     if scene is None:
@@ -275,7 +354,8 @@ def answer_drill(here: Here, learner_id: PathNumber, said: AnswerRequest) -> Mar
     )
     box, place = marked.box, marked.place
     return MarkedView(
-        right=marked.right, counted=counted, measured=marked.measured, rule=marked.rule, sure=marked.sure,
+        right=marked.right, counted=counted, off=marked.off, measured=marked.measured,
+        rule=marked.rule, sure=marked.sure,
         otherwise=marked.otherwise,
         box=None if box is None else BoxView(
             left=max(0.0, box.left / WIDE), top=max(0.0, box.top / HIGH), right=min(1.0, box.right / WIDE),

@@ -4,11 +4,17 @@ from __future__ import annotations
 
 from math import nan
 from pathlib import Path
+from typing import Any
 
 import cv2
 import numpy as np
 
-from kind_distance.core.practice.scenes import Scene, Told, scene_of_picture
+from kind_distance.core.picture.crops import FORMATS, Crop
+from kind_distance.core.picture.thumbnail import USUAL_SOFTNESS
+from kind_distance.core.practice.canvas import HIGH, WIDE
+from kind_distance.core.practice.drills.drill import Drill
+from kind_distance.core.practice.drills.masses import checked_cuts, checked_frames
+from kind_distance.core.practice.scenes import Scene, Told, middle_of, scene_of_picture
 from kind_distance.errors import DomainError
 from kind_distance.follow import step
 from kind_distance.pictures import darkroom
@@ -39,3 +45,36 @@ def own_scene(file: Path, state: State) -> Scene:
         for plane in state.planes
     ]
     return scene_of_picture(codes, on_view, told)
+
+
+def wall_change(state: State, drill: Drill, given: Any) -> tuple[str, dict[str, Any]]:  # noqa: ANN401  checked here
+    """Turn an answer on an own picture into a change that keeps it on the wall of thumbnails.
+
+    Raises
+    ------
+    DomainError
+        If it is no answer, or the drill leaves none.
+    """
+    source = main_source(state)
+    if source is None or drill.answer not in ("cuts", "frames"):
+        raise DomainError("This drill leaves no thumbnail.", "Take one in few shapes, or six formats.")
+    wide, high = plate_of(source).size_px
+    part = middle_of(high, wide)
+
+    def on_source(crop: Crop) -> list[int]:
+        scale = part.width / WIDE
+        x, y = part.x + round(crop.x * scale), part.y + round(crop.y * scale)
+        width, height = round(crop.width * scale), round(crop.height * scale)
+        return [x, y, min(width, wide - x), min(height, high - y)]
+
+    if drill.answer == "cuts":
+        cuts, smallest = checked_cuts(drill, given)
+        return "keep_thumbnail", {
+            "source": source.number, "steps": len(cuts) + 1, "smallest_share": smallest, "softness": USUAL_SOFTNESS,
+            "cuts": list(cuts), "crop": on_source(Crop(0, 0, WIDE, HIGH)),
+        }  # fmt: skip
+    frames = checked_frames(drill, given)
+    return "keep_formats", {
+        "source": source.number, "names": [FORMATS[frame.key].name for frame in frames],
+        "crops": [on_source(frame.crop()) for frame in frames],
+    }  # fmt: skip

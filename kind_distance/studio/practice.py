@@ -12,9 +12,10 @@ from typing import Any
 
 from fsrs import Card, Rating, Scheduler
 
-from kind_distance.core.practice.drills import DRILLS, Drill, make_drill
+from kind_distance.core.practice.drills.drill import Drill, Marked
+from kind_distance.core.practice.drills.table import DRILLS, make_drill
 from kind_distance.core.practice.learning import Answered, biases, level_for, line_of, rating_of, say_bias
-from kind_distance.core.practice.marking import QUICKEST_S, Marked, mark_answer
+from kind_distance.core.practice.marking import QUICKEST_S, mark_answer
 from kind_distance.core.practice.scenes import Scene
 from kind_distance.errors import ChangedElsewhereError, DomainError
 from kind_distance.rows.checking import clean_text
@@ -22,10 +23,11 @@ from kind_distance.store import paintings
 from kind_distance.store import practice as kept
 from kind_distance.store.database import opened, transaction
 from kind_distance.store.practice import KeptAnswer, Learner
-from kind_distance.studio.own_scenes import own_scene
+from kind_distance.studio.own_scenes import own_scene, wall_change
 
 MOST_NAME = 40
-SPACED = tuple(kind for kind in DRILLS if kind != "loosening")
+UNSCORED = ("loosening", "six_formats")
+SPACED = tuple(kind for kind in DRILLS if kind not in UNSCORED)
 SCHEDULER = Scheduler(enable_fuzzing=False)
 
 
@@ -111,6 +113,19 @@ class Practice:
             )
         return own_scene(self.file, painting.state), painting.version
 
+    def wall(
+        self,
+        painting_id: int,
+        version: int,
+        drill: tuple[str, int, int],
+        given: Any,  # noqa: ANN401
+    ) -> tuple[str, dict[str, Any]]:
+        """Say which change of a painting keeps an answer on its wall of thumbnails."""
+        scene, _ = self.own(painting_id, version)
+        with opened(self.file) as db:
+            state = paintings.painting_of(db, painting_id).state
+        return wall_change(state, make_drill(*drill, scene), given)
+
     def next_drill(
         self, learner_id: int, kind: str | None, now: datetime, painting: int | None = None
     ) -> tuple[str, int, int]:
@@ -162,7 +177,7 @@ class Practice:
         """
         made = make_drill(*drill, own)
         marked = mark_answer(made, given)
-        if seconds < QUICKEST_S or made.answer == "done":
+        if seconds < QUICKEST_S or made.kind in UNSCORED:
             return made, marked, False
         answer = KeptAnswer(*drill, now.isoformat(timespec="seconds"), marked.right, marked.off, made.facts, seconds)
         with opened(self.file) as db, transaction(db):

@@ -8,7 +8,9 @@ from scipy import stats
 
 from kind_distance.core.colour.srgb import linear_from_codes
 from kind_distance.core.practice.canvas import LUMA
-from kind_distance.core.practice.drills import DRILLS, make_drill, patch_value
+from kind_distance.core.practice.drills.masses import SIX
+from kind_distance.core.practice.drills.table import DRILLS, make_drill
+from kind_distance.core.practice.drills.values import patch_value
 from kind_distance.core.practice.learning import (
     Answered,
     Bias,
@@ -23,10 +25,7 @@ from kind_distance.core.practice.learning import (
 from kind_distance.core.practice.marking import mark_answer
 from kind_distance.core.practice.orders import order_puzzle
 from kind_distance.errors import DomainError
-
-
-def right_answer(drill):
-    return drill.truth
+from tests.practising import right_answer
 
 
 class EveryDrill(unittest.TestCase):
@@ -48,9 +47,26 @@ class EveryDrill(unittest.TestCase):
 
     def test_what_is_no_answer_is_refused_in_words(self):
         wrong = {
-            "number": ("x", None, -5, 1e9, True),
+            "number": ("x", None, -50, 1e9, True),
             "choice": ("zz", None, 4),
             "order": ("A", ["A"], ["A", "A", "B"], None),
+            "cuts": (
+                None,
+                5,
+                {"cuts": [5]},
+                {"cuts": [], "smallest": 0},
+                {"cuts": [50], "smallest": 0},
+                {"cuts": [5], "smallest": 1},
+                {"cuts": [True], "smallest": 0},
+                {"cuts": ["5"], "smallest": 0},
+            ),
+            "frames": (
+                None,
+                [],
+                [{}] * 6,
+                [{"key": "square", "x": 0, "y": 0, "width": 1}] * 6,
+                [{"key": key, "x": 2, "y": 0, "width": 1} for key in SIX],
+            ),
         }
         for kind in DRILLS:
             drill = make_drill(kind, 5)

@@ -6,6 +6,7 @@ export const router = createRouter({
   history: createWebHistory(),
   routes: [
     { path: "/", name: "shelf", component: () => import("./stages/shelf/ShelfStage.vue") },
+    { path: "/practice/play", name: "play", component: () => import("./stages/practice/PlayStage.vue") },
     { path: "/practice", name: "practice", component: () => import("./stages/practice/PracticeStage.vue") },
     {
       path: "/paintings/:id(\\d+)",

@@ -10,6 +10,7 @@ import numpy as np
 from kind_distance.core.practice.canvas import HALF, HIGH, WIDE, Box, Canvas
 from kind_distance.core.practice.chance import Floats, chance, noise, wave
 from kind_distance.core.practice.things import (
+    Roof,
     Standing,
     evened,
     fence,
@@ -84,6 +85,26 @@ def _path_out(canvas: Canvas, laid: Laid, onto: int, start: tuple[float, float],
     laid.fault_box, laid.fault_amount = box, low
 
 
+LEANS_DEG = (3.0, 9.0)
+
+
+def _lean(canvas: Canvas, fault: str) -> float:
+    """By how much uprights lean to the right; 0 where that is not the fault. [deg]."""
+    if fault != "leaning_uprights":
+        return 0.0
+    rng = chance(canvas.seed, "lean")
+    return float(rng.choice([-1, 1]) * rng.uniform(*LEANS_DEG))
+
+
+def _tell_house(laid: Laid, standing: Standing, fault: str, lean: float) -> None:
+    """Tell where a house leans, or touches a line behind it."""
+    box = standing.box
+    if fault == "leaning_uprights":
+        laid.fault_box, laid.fault_amount = Box(box.left - 6, box.top, box.right + 6, box.foot), lean
+    if fault == "tangent":
+        laid.fault_box, laid.fault_amount = Box(box.left - 12, box.top - 16, box.right + 12, box.foot), 0.0
+
+
 BANK_M, HEAD_M = 280.0, 430.0  # to the far bank of the lake, and to the nearer headland
 HEAD_HIGH_M = 26.0
 LAMP_M = 5.2
@@ -95,13 +116,16 @@ def lake(canvas: Canvas, laid: Laid, fault: str) -> None:
     rng, view = chance(canvas.seed, "lake"), canvas.view
     far, middle, bank, _, _ = _values(canvas, 5)
     sky(canvas)
-    ridge(canvas, "ridges", view.horizon - 4, 70, 240, far, 9000)
-    ridge(canvas, "hills", view.horizon, 34, 170, middle, 2400)
+    ridges = ridge(canvas, "ridges", view.horizon - 4, 70, 240, far, 9000)
+    hills = ridge(canvas, "hills", view.horizon, 34, 170, middle, 2400)
     shore = view.row(BANK_M)
     line = np.full(WIDE, shore, np.float32)
     wood(canvas, "far bank", line, 26, 46, bank, BANK_M)
     bare = canvas.light.copy()
-    standing = house(canvas, "house", rng.uniform(-70, 70), BANK_M - 5, 20)
+    slant = _lean(canvas, fault)
+    roof = Roof((ridges, hills), touching=fault == "tangent")
+    standing = house(canvas, "house", rng.uniform(-70, 70), BANK_M - 5, 20, roof=roof, lean_deg=slant)
+    _tell_house(laid, standing, fault, slant)
     foot = _line(canvas, "near shore", view.horizon + 104, 16)
     mirrored = bare if fault == "missing_reflection" else canvas.light
     lean = rng.choice([-1, 1]) * 18.0 if fault == "leaning_water" else 0.0
@@ -176,7 +200,9 @@ def coast(canvas: Canvas, laid: Laid, fault: str) -> None:
         ("far headland", 0.62, 58, far - 0.2, 5200.0), ("near headland", 0.40, 120, middle - 0.6, HEAD_M),
     ):  # fmt: skip
         _headland(canvas, name, side, reach, rise, value, distance)
-    house(canvas, "house", side * 105, HEAD_M - 10, 22, raised=HEAD_HIGH_M)
+    slant = _lean(canvas, fault)
+    standing = house(canvas, "house", side * 105, HEAD_M - 10, 22, raised=HEAD_HIGH_M, lean_deg=slant)
+    _tell_house(laid, standing, fault, slant)
     beach = ground(canvas, "beach", foot, canvas.mood.ground + 0.5, 40, canvas.mood.earth)
     things = [tree(canvas, "pine", -side * rng.uniform(9, 12), 32, 13, canvas.mood.near)]
     _shadows(canvas, laid, things, beach, fault)
@@ -204,16 +230,18 @@ def hills(canvas: Canvas, laid: Laid, fault: str) -> None:
     rng, view = chance(canvas.seed, "hills"), canvas.view
     values = _values(canvas, 6)
     sky(canvas)
-    line = np.zeros(WIDE, np.float32)
+    lines: list[Floats] = []
     for n, (name, rise, distance) in enumerate(
         (("far ridge", 110, 11000), ("blue hills", 76, 4200), ("middle hills", 46, 1500), ("near hill", 18, 520))
     ):
-        line = ridge(canvas, name, view.horizon + 6 + 9 * n, rise, 330 - 55 * n, values[n], distance)
-    wood(canvas, "wood", line + 6, 22, 22, values[4], 430, (0.05, 0.6))
+        lines.append(ridge(canvas, name, view.horizon + 6 + 9 * n, rise, 330 - 55 * n, values[n], distance))
+    wood(canvas, "wood", lines[-1] + 6, 22, 22, values[4], 430, (0.05, 0.6))
     low = _line(canvas, "meadow line", view.horizon + 58, 14)
     meadow = ground(canvas, "meadow", low, canvas.mood.ground, 60)
     side = float(rng.choice([-1, 1]))
-    standing = house(canvas, "house", side * rng.uniform(10, 16), 74, 6.5)
+    slant, roof = _lean(canvas, fault), Roof(tuple(lines[1:]), touching=fault == "tangent")
+    standing = house(canvas, "house", side * rng.uniform(10, 16), 74, 6.5, roof=roof, lean_deg=slant)
+    _tell_house(laid, standing, fault, slant)
     _path_out(canvas, laid, meadow, (0.5 * (standing.box.left + standing.box.right), standing.box.foot + 2.0), fault)
     equal = 0.75 if fault == "wrong_bays" else 0.0
     laid.posts, box = fence(
@@ -248,9 +276,10 @@ def street(canvas: Canvas, laid: Laid, fault: str) -> None:
         _row(canvas, name, begin, end, value, tall)
     equal = 0.75 if fault == "wrong_bays" else 0.0
     side = 1.0 if view.sun_deg < 0 else -1.0
-    laid.posts, box = _lamps(canvas, side, equal)
-    if equal:
-        laid.fault_box, laid.fault_amount = box, equal
+    slant = _lean(canvas, fault)
+    laid.posts, box = _lamps(canvas, side, equal, slant)
+    if equal or slant:
+        laid.fault_box, laid.fault_amount = box, equal or slant
     thing = tree(canvas, "tree", -side * 3.4, 24, 6.5, canvas.mood.near)
     _shadows(canvas, laid, [thing], pavement, fault)
     _rival(canvas, laid, (HIGH * 0.8, HIGH * 0.9), fault)
@@ -300,18 +329,21 @@ def _windows(canvas: Canvas, begin: float, end: float, tall: float, rank: int) -
                     canvas.fill(pane, canvas.seen("38363c", float(distance), lit=False), only=rank)
 
 
-def _lamps(canvas: Canvas, side: float, equal: float) -> tuple[list[tuple[float, float]], Box]:
+def _lamps(canvas: Canvas, side: float, equal: float, lean_deg: float) -> tuple[list[tuple[float, float]], Box]:
     view, rng = canvas.view, chance(canvas.seed, "lamps")
     distances = rng.uniform(11, 15) + rng.uniform(6.5, 12) * np.arange(7)
     placed = evened([view.place(side * 4.6, float(d)) for d in distances], equal)
     for column, row in placed:
         tall = (row - view.horizon) * LAMP_M / view.eye_m
         wide = max(0.7, 0.011 * tall)
-        lamp = ((column - 4 * wide, row - tall), (column + 4 * wide, row - tall), (column, row - 1.08 * tall))
-        for places in (upright((column, row), tall, wide), lamp):
+        out = tall * float(np.tan(np.radians(lean_deg)))
+        top = column + out
+        lamp = ((top - 4 * wide, row - tall), (top + 4 * wide, row - tall), (column + 1.08 * out, row - 1.08 * tall))
+        for places in (upright((column, row), tall, wide, out), lamp):
             canvas.fill(places, canvas.seen("2e2c2e", 20.0, lit=False))
     tall = (placed[0][1] - view.horizon) * 1.08 * LAMP_M / view.eye_m
-    columns, rows = [p[0] for p in placed], [p[1] for p in placed]
+    out = tall * float(np.tan(np.radians(lean_deg)))
+    columns, rows = [p[0] + part * out for p in placed for part in (0, 1)], [p[1] for p in placed]
     return placed, Box(int(min(columns)), int(max(0.0, max(rows) - tall)), int(max(columns)), int(max(rows)))
 
 
@@ -328,10 +360,14 @@ class Layout:
 
 VALUE_FAULTS = ("merged_edge", "dark_too_far")
 SUN = ("contrary_shadow", "hot_rival")
+LEANING = "leaning_uprights"
+HOUSE = (LEANING, "tangent")
 LAYOUTS = (
-    Layout("lake", "a lake", lake, 8.0, (*VALUE_FAULTS, *SUN, "leaning_water", "way_out", "missing_reflection")),
+    Layout(
+        "lake", "a lake", lake, 8.0, (*VALUE_FAULTS, *SUN, "leaning_water", "way_out", "missing_reflection", *HOUSE)
+    ),
     Layout("river", "a river", river, 8.0, (*VALUE_FAULTS, *SUN, "way_out")),
-    Layout("coast", "a coast", coast, 7.0, (*VALUE_FAULTS, *SUN, "leaning_water", "way_out", "wrong_bays")),
-    Layout("hills", "open hills", hills, 7.5, (*VALUE_FAULTS, *SUN, "way_out", "wrong_bays")),
-    Layout("street", "a street", street, 1.65, (*VALUE_FAULTS, *SUN, "wrong_bays")),
+    Layout("coast", "a coast", coast, 7.0, (*VALUE_FAULTS, *SUN, "leaning_water", "way_out", "wrong_bays", LEANING)),
+    Layout("hills", "open hills", hills, 7.5, (*VALUE_FAULTS, *SUN, "way_out", "wrong_bays", *HOUSE)),
+    Layout("street", "a street", street, 1.65, (*VALUE_FAULTS, *SUN, "wrong_bays", LEANING)),
 )

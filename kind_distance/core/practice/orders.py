@@ -7,11 +7,12 @@ from dataclasses import dataclass
 from kind_distance.core.depth.readings import Border
 from kind_distance.core.deriving.needed import Around, needed_passes
 from kind_distance.core.deriving.order import in_order
+from kind_distance.core.judging.model import Scene as JudgedScene
 from kind_distance.core.paint.media import ground_of, medium_of
 from kind_distance.core.passes.model import Pass, PlaneFacts, Precedence
 from kind_distance.core.practice.canvas import WIDE
 from kind_distance.core.practice.chance import chance
-from kind_distance.core.practice.scenes import Scene, paint_scene
+from kind_distance.core.practice.scenes import Scene, ScenePlane, paint_scene
 from kind_distance.core.schedule.rules import plain_scene, rules_of
 from kind_distance.core.wording import first_upper
 from kind_distance.errors import DomainError
@@ -55,9 +56,13 @@ class Puzzle:
         return sum(rule.border_cm for rule in self.broken(order) if not rule.material)
 
 
-def _facts(scene: Scene) -> tuple[list[PlaneFacts], list[Border]]:
-    """Read the largest planes of a scene as those of a small painting, far to near."""
-    largest = sorted(sorted(scene.planes, key=lambda plane: -plane.share)[:PLANES], key=lambda plane: plane.rank)
+def largest_planes(scene: Scene, count: int = PLANES) -> list[ScenePlane]:
+    """Choose the largest planes of a scene, far to near."""
+    return sorted(sorted(scene.planes, key=lambda plane: -plane.share)[:count], key=lambda plane: plane.rank)
+
+
+def _facts(scene: Scene, largest: list[ScenePlane]) -> tuple[list[PlaneFacts], list[Border]]:
+    """Read planes of a scene as those of a small painting."""
     rank = {plane.rank: at for at, plane in enumerate(largest, start=1)}
     facts = [
         PlaneFacts(
@@ -74,6 +79,16 @@ def _facts(scene: Scene) -> tuple[list[PlaneFacts], list[Border]]:
     return facts, borders
 
 
+def passes_of_scene(
+    scene: Scene, medium: str, support: str, largest: list[ScenePlane] | None = None
+) -> tuple[JudgedScene, list[Pass]]:
+    """Derive the passes that painting a scene needs, as for any painting, in an order that holds."""
+    facts, borders = _facts(scene, largest_planes(scene) if largest is None else largest)
+    plain = plain_scene(facts, borders, medium_of(medium), "far_to_near")
+    derived = needed_passes(plain, facts, Around((), support, ground_of("white")))
+    return plain, [each for each in in_order(derived, plain, facts) if each.kind not in LEFT_OUT]
+
+
 def order_puzzle(seed: int, level: int) -> Puzzle:
     """Make a puzzle of four to six passes from the scene of a seed, or of one of the next.
 
@@ -86,10 +101,7 @@ def order_puzzle(seed: int, level: int) -> Puzzle:
     for more in range(SEEDS):
         scene, rng = paint_scene(seed + 104_729 * more), chance(seed + more, "passes")
         name, support, key = MEDIA[int(rng.integers(len(MEDIA)))]
-        facts, borders = _facts(scene)
-        plain = plain_scene(facts, borders, medium_of(key), "far_to_near")
-        derived = needed_passes(plain, facts, Around((), support, ground_of("white")))
-        passes = [each for each in in_order(derived, plain, facts) if each.kind not in LEFT_OUT]
+        plain, passes = passes_of_scene(scene, key, support)
         if len(passes) < count:
             continue
         kept = sorted(int(at) for at in rng.choice(len(passes), count, replace=False))

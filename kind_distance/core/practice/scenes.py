@@ -14,6 +14,7 @@ from numpy.typing import NDArray
 
 from kind_distance.core.colour.munsell import value_from_luminance, value_map
 from kind_distance.core.colour.srgb import codes_from_linear, linear_from_codes
+from kind_distance.core.picture.crops import Crop
 from kind_distance.core.practice.canvas import HIGH, LUMA, WIDE, Box, Canvas, PlaneKind, View
 from kind_distance.core.practice.chance import Floats, chance, noise
 from kind_distance.core.practice.layouts import LAYOUTS, Laid, Layout
@@ -40,6 +41,8 @@ FAULTS = {
     "missing_reflection": "Something by the water has no reflection",
     "hot_rival": "A hot spot at the rim draws the eye away",
     "wrong_bays": "The gaps between posts do not close up with distance as they should",
+    "tangent": "A roof just touches a line behind it",
+    "leaning_uprights": "Uprights lean",
 }
 
 
@@ -185,6 +188,12 @@ def _truth(canvas: Canvas, laid: Laid, layout: Layout, fault: str) -> Scene:
     )  # fmt: skip
 
 
+def middle_of(high: int, wide: int) -> Crop:
+    """Give the middle of a picture in the proportions of a scene. [px]."""
+    part_high, part_wide = min(high, round(wide * HIGH / WIDE)), min(wide, round(high * WIDE / HIGH))
+    return Crop((wide - part_wide) // 2, (high - part_high) // 2, part_wide, part_high)
+
+
 def scene_of_picture(codes: NDArray[np.uint8], labels: NDArray[np.uint8], told: Told) -> Scene:
     """Make a scene of a painter's own picture with its marked planes: its middle, in the proportions of a scene.
 
@@ -196,10 +205,8 @@ def scene_of_picture(codes: NDArray[np.uint8], labels: NDArray[np.uint8], told: 
     told : sequence of (name, kind, distance)
         Of the planes, far to near; NaN for a distance that nobody said. [m]
     """
-    high, wide = labels.shape
-    part = (min(high, round(wide * HIGH / WIDE)), min(wide, round(high * WIDE / HIGH)))
-    top, left = (high - part[0]) // 2, (wide - part[1]) // 2
-    box = np.s_[top : top + part[0], left : left + part[1]]
+    part = middle_of(*labels.shape)
+    box = np.s_[part.y : part.y + part.height, part.x : part.x + part.width]
     light = np.asarray(
         cv2.resize(linear_from_codes(codes[box]), (WIDE, HIGH), interpolation=cv2.INTER_AREA), np.float32
     )

@@ -10,6 +10,7 @@ from numpy.typing import NDArray
 from kind_distance.core.practice.canvas import HIGH, WIDE, Box, Canvas
 from kind_distance.core.practice.chance import Floats, chance, noise, wave
 from kind_distance.core.practice.moods import linear
+from kind_distance.errors import DomainError
 
 
 def sky(canvas: Canvas) -> None:
@@ -147,15 +148,64 @@ def shadow(canvas: Canvas, thing: Standing, onto: int, *, contrary: bool = False
     return canvas.cast(onto, places, 0.95)
 
 
-def house(canvas: Canvas, what: str, x: float, distance: float, size: float, *, raised: float = 0.0) -> Standing:
-    """Paint a small house: a lit wall, a wall in shade, a roof."""
+@dataclass(frozen=True)
+class Roof:
+    """How a roof stands to the lines behind it.
+
+    Parameters
+    ----------
+    lines : tuple of (W,) arrays
+        Rows of skylines behind it.
+    touching : bool
+        Whether it just touches one of them, which is a fault; else it stands clear of all.
+    """
+
+    lines: tuple[Floats, ...] = ()
+    touching: bool = False
+
+    def scale(self, column: float, foot: float, peak: float) -> float:
+        """By how much a house grows or shrinks for it; its foot stays. [px].
+
+        Raises
+        ------
+        DomainError
+            If no line is near enough to be touched.
+        """
+        at = int(np.clip(column, 0, WIDE - 1))
+        rows = [float(line[at]) for line in self.lines]
+        if self.touching:
+            scales = [(foot - row) / (foot - peak) for row in rows]
+            fitting = [each for each in scales if TOUCHING[0] <= each <= TOUCHING[1]]
+            if not fitting:
+                raise DomainError("No line stands near this roof.", "Take another seed.")
+            return min(fitting, key=lambda each: abs(each - 1))
+        for scale in CLEAR_SCALES:
+            if all(abs(foot - scale * (foot - peak) - row) > CLEAR_PX for row in rows):
+                return scale
+        return 1.0
+
+
+CLEAR_PX = 14.0
+CLEAR_SCALES = (1.0, 0.88, 1.15, 0.76, 1.3, 0.66, 1.45)
+TOUCHING = (0.6, 1.65)
+
+
+def house(
+    canvas: Canvas, what: str, x: float, distance: float, size: float, *,
+    raised: float = 0.0, roof: Roof = Roof(), lean_deg: float = 0.0,  # noqa: B008  it is frozen
+) -> Standing:  # fmt: skip
+    """Paint a small house: a lit wall, a wall in shade, a roof; leaning, its walls fall to the right."""
     view, mood = canvas.view, canvas.mood
     rank = canvas.plane(what, distance, "thing")
     lit_left = view.sun_deg < 0
+    foot, peak = view.place(x, distance, raised), view.place(x, distance, 1.06 * size + raised)
+    size *= roof.scale(peak[0], foot[1], peak[1])
     tall, ridge_m, deep = 0.62 * size, 1.06 * size, 0.75 * size
+    slope = float(np.tan(np.radians(lean_deg)))
 
     def at(along: float, height: float, back: float = 0.0) -> tuple[float, float]:
-        return view.place(x + along, distance + back, height + raised)
+        column, row = view.place(x + along, distance + back, height + raised)
+        return column + slope * (view.place(x + along, distance + back, raised)[1] - row), row
 
     half = 0.5 * size
     gable = (at(-half, 0), at(half, 0), at(half, tall), at(0, ridge_m), at(-half, tall))
@@ -167,9 +217,9 @@ def house(canvas: Canvas, what: str, x: float, distance: float, size: float, *, 
         at(far * (half + deep), tall, deep),
         at(far * half, tall),
     )
-    roof = (at(far * half, tall), at(far * (half + deep), tall, deep), at(far * deep, ridge_m, deep), at(0, ridge_m))
+    slates = (at(far * half, tall), at(far * (half + deep), tall, deep), at(far * deep, ridge_m, deep), at(0, ridge_m))
     for places, colour, lit, scale in (
-        (wall, mood.wall, False, 0.92), (gable, mood.wall, True, 0.92), (roof, mood.roof, False, 1.1),
+        (wall, mood.wall, False, 0.92), (gable, mood.wall, True, 0.92), (slates, mood.roof, False, 1.1),
     ):  # fmt: skip
         canvas.fill(places, canvas.seen(colour, distance, lit, scale), rank)
     for along in (-0.2 * size, 0.16 * size):
@@ -189,10 +239,11 @@ def evened(feet: list[tuple[float, float]], equal: float) -> list[tuple[float, f
     return [(float(column), float(row)) for column, row in true + equal * (even - true)]
 
 
-def upright(at: tuple[float, float], tall: float, wide: float) -> list[tuple[float, float]]:
-    """Outline a post on its foot, so tall and to each side so wide. [px]."""
+def upright(at: tuple[float, float], tall: float, wide: float, lean_px: float = 0.0) -> list[tuple[float, float]]:
+    """Outline a post on its foot, so tall and to each side so wide, its top so far to the right. [px]."""
     column, row = at
-    return [(column - wide, row), (column + wide, row), (column + wide, row - tall), (column - wide, row - tall)]
+    top = column + lean_px
+    return [(column - wide, row), (column + wide, row), (top + wide, row - tall), (top - wide, row - tall)]
 
 
 def fence(

@@ -8,6 +8,7 @@ from typing import Annotated, Any
 from pydantic import Field
 
 from kind_distance.core.picture.focus import USUAL_REACH, Focus
+from kind_distance.core.picture.thumbnail import ThumbnailSettings
 from kind_distance.errors import DomainError
 from kind_distance.pictures import darkroom
 from kind_distance.pictures.plates import (
@@ -26,6 +27,7 @@ CHANGES = (
     "set_focus",
     "clear_focus",
     "keep_thumbnail",
+    "keep_formats",
     "set_thumbnail",
     "set_aside",
     "take_up_again",
@@ -33,6 +35,7 @@ CHANGES = (
     "remove_thumbnail",
 )
 LONGEST_NOTE = 240
+MOST_FORMATS = 9
 Edits = Annotated[list[EditRecord], Field(max_length=60)]
 
 
@@ -126,6 +129,27 @@ def keep_thumbnail(
         brief = replace(brief, chosen_thumbnail=record.number)
     what = "Kept for later" if later is not None else "Thumbnail kept"
     return replace(put(state, record), brief=brief), f"{what}: {record.name}"
+
+
+def keep_formats(
+    desk: Desk,
+    *,
+    source: Number,
+    names: Annotated[list[Text], Field(min_length=1, max_length=MOST_FORMATS)],
+    crops: Annotated[list[CropPx], Field(min_length=1, max_length=MOST_FORMATS)],
+) -> Changed:
+    """Keep a thumbnail for each of some parts of a picture, with the usual settings; all of them or none."""
+    if len(names) != len(crops):
+        raise DomainError("Each part needs its name.", "Name as many parts as there are.")
+    usual = ThumbnailSettings()
+    for name, crop in zip(names, crops, strict=True):
+        state, _ = keep_thumbnail(
+            desk, source=source, steps=usual.steps, smallest_share=usual.smallest_share, softness=usual.softness,
+            crop=crop, name=name,
+        )  # fmt: skip
+        desk = replace(desk, state=state)
+    count = len(names)
+    return desk.state, f"{count} formats kept" if count > 1 else f"Format kept: {names[0]}"
 
 
 def _set_cuts(record: ThumbnailRecord, cuts: list[float] | None, *, find: bool) -> ThumbnailRecord:

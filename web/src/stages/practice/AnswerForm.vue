@@ -1,57 +1,59 @@
 <script setup lang="ts">
-/** What may be answered: a slider, one of a list, places in an order, or nothing but a clock. */
-import { computed, onBeforeUnmount, ref, watch } from "vue";
+/** What may be answered: a slider, one of a list, places in an order, cuts, frames, or nothing but a clock. */
+import { computed } from "vue";
 import { useKeys, isWriting } from "@/frame/keys";
 import { vRoving } from "@/look/roving";
-import { complete, ordered, type Drill, type Given } from "./practice";
+import DrillClock from "./DrillClock.vue";
+import FramesForm from "./FramesForm.vue";
+import MassesForm from "./MassesForm.vue";
+import SlideInput from "./SlideInput.vue";
+import {
+  complete,
+  ordered,
+  type Answering,
+  type Drill,
+  type Frame,
+  type Given,
+  type Massing,
+  type MassesTold,
+} from "./practice";
 
 const props = defineProps<{
   drill: Drill;
   /** Screen greys by half a step of value. */
   greys: string[];
   busy: boolean;
+  told: MassesTold | null;
 }>();
-const number = defineModel<number>({ required: true });
+const said = defineModel<Answering>({ required: true });
+const format = defineModel<string>("format", { required: true });
 const emit = defineEmits<{ answer: [given: Given] }>();
-const chosen = ref("");
-const order = ref<string[]>([]);
-const left = ref(0);
-let clock = 0;
-watch(
-  () => `${props.drill.kind} ${props.drill.seed}`,
-  () => {
-    chosen.value = "";
-    order.value = [];
-    left.value = 60 * props.drill.minutes;
-    window.clearInterval(clock);
-  },
-  { immediate: true },
-);
-onBeforeUnmount(() => window.clearInterval(clock));
-function start(): void {
-  window.clearInterval(clock);
-  clock = window.setInterval(() => {
-    left.value = Math.max(0, left.value - 1);
-    if (!left.value) window.clearInterval(clock);
-  }, 1000);
-}
-const given = computed(() => complete(props.drill, number.value, chosen.value, order.value));
+const set = (part: Partial<Answering>) => (said.value = { ...said.value, ...part });
+const number = computed({ get: () => said.value.number, set: (to: number) => set({ number: to }) });
+const massing = computed({ get: () => said.value.massing, set: (to: Massing) => set({ massing: to }) });
+const frames = computed({ get: () => said.value.frames, set: (to: Frame[]) => set({ frames: to }) });
+const given = computed(() => complete(props.drill, said.value));
 function press(key: string): void {
-  if (props.drill.answer === "order") order.value = ordered(order.value, key);
-  else chosen.value = key;
+  if (props.drill.answer === "order") set({ order: ordered(said.value.order, key) });
+  else set({ chosen: key });
 }
 function say(): void {
   if (given.value !== undefined) emit("answer", given.value);
 }
-const unit = computed(() =>
-  props.drill.unit === "V"
-    ? number.value.toFixed(1)
-    : props.drill.unit === "line"
-      ? `${Math.round(100 * number.value)} % of the way`
-      : `${number.value.toFixed(1)} % of the height`,
-);
+const UNITS: Record<string, (at: number) => string> = {
+  V: (at) => at.toFixed(1),
+  step: (at) => at.toFixed(1),
+  line: (at) => `${Math.round(100 * at)} % of the way`,
+  row: (at) => `${at.toFixed(1)} % of the height`,
+  turn: (at) =>
+    at === 0 ? "level" : `${Math.abs(at).toFixed(2)}°, the ${at > 0 ? "right" : "left"} end higher`,
+};
+const unit = computed(() => (UNITS[props.drill.unit] ?? String)(number.value));
+/** A grey between those that were sent by half a step. */
+const grey = computed(() => props.greys[Math.round(2 * number.value)]);
+const choosing = computed(() => props.drill.answer === "choice" || props.drill.answer === "order");
 useKeys((event) => {
-  if (isWriting(event.target) || event.ctrlKey || event.metaKey || event.altKey) return;
+  if (isWriting(event.target) || event.ctrlKey || event.metaKey || event.altKey || !choosing.value) return;
   const option = props.drill.options[Number(event.key) - 1];
   if (option) press(option.key);
 });
@@ -59,35 +61,40 @@ useKeys((event) => {
 
 <template>
   <form class="answer" @submit.prevent="say">
+    <p v-if="drill.shown.length" class="shown">
+      <span v-for="each in drill.shown" :key="each.key"
+        ><i :style="{ background: each.colour }" aria-hidden="true" />{{ each.said }}</span
+      >
+    </p>
     <template v-if="drill.answer === 'number'">
-      <label class="slide"
-        >Your answer <output>{{ unit }}</output>
-        <input
-          v-model.number="number"
-          type="range"
-          :min="drill.low"
-          :max="drill.high"
-          :step="drill.step"
-          :aria-valuetext="unit"
-      /></label>
-      <i
-        v-if="drill.unit === 'V'"
-        class="grey"
-        :style="{ background: greys[Math.round(2 * number)] }"
-        aria-hidden="true"
+      <SlideInput
+        v-model="number"
+        name="Your answer"
+        :said="unit"
+        :min="drill.low"
+        :max="drill.high"
+        :step="drill.step"
       />
+      <i v-if="drill.unit === 'V'" class="grey" :style="{ background: grey }" aria-hidden="true" />
     </template>
+    <MassesForm v-else-if="drill.answer === 'cuts'" v-model="massing" :drill="drill" :told="told" />
+    <FramesForm
+      v-else-if="drill.answer === 'frames'"
+      v-model="frames"
+      v-model:chosen="format"
+      :drill="drill"
+    />
     <div v-else-if="drill.options.length" v-roving role="group" aria-label="Answers" class="options">
       <button
         v-for="(each, at) in drill.options"
         :key="each.key"
         type="button"
         class="option"
-        :aria-pressed="drill.answer === 'order' ? order.includes(each.key) : chosen === each.key"
+        :aria-pressed="drill.answer === 'order' ? said.order.includes(each.key) : said.chosen === each.key"
         @click="press(each.key)"
       >
         <i v-if="each.colour" :style="{ background: each.colour }" aria-hidden="true" />
-        <b v-if="drill.answer === 'order'" class="at">{{ order.indexOf(each.key) + 1 || "–" }}</b>
+        <b v-if="drill.answer === 'order'" class="at">{{ said.order.indexOf(each.key) + 1 || "–" }}</b>
         <small v-else aria-hidden="true">{{ at + 1 }}</small>
         <span
           ><template v-if="drill.answer === 'order' && each.said !== each.key">{{ each.key }}: </template
@@ -96,12 +103,9 @@ useKeys((event) => {
       </button>
     </div>
     <p v-if="drill.answer === 'order'" class="say" role="status">
-      {{ order.length ? order.join(", ") : "Press them one after the other." }}
+      {{ said.order.length ? said.order.join(", ") : "Press them one after the other." }}
     </p>
-    <template v-if="drill.minutes">
-      <p class="clock" role="timer">{{ Math.floor(left / 60) }}:{{ String(left % 60).padStart(2, "0") }}</p>
-      <button type="button" class="do" @click="start">Start the clock</button>
-    </template>
+    <DrillClock v-if="drill.minutes" :minutes="drill.minutes" :of="`${drill.kind} ${drill.seed}`" />
     <button class="do main" type="submit" :disabled="given === undefined || busy">
       {{ drill.answer === "done" ? "Done" : "That is my answer" }}
     </button>
@@ -113,20 +117,6 @@ useKeys((event) => {
   display: grid;
   gap: 12px;
   justify-items: start;
-}
-.slide {
-  display: grid;
-  gap: 4px;
-  width: 100%;
-}
-output {
-  font-weight: 700;
-  font-variant-numeric: lining-nums;
-}
-input[type="range"] {
-  width: 100%;
-  min-height: 32px;
-  accent-color: var(--line);
 }
 .grey {
   width: 100%;
@@ -156,6 +146,17 @@ input[type="range"] {
   height: 40px;
   border: 1px solid var(--line);
 }
+.options:has(i) {
+  grid-template-columns: repeat(2, minmax(0, 1fr));
+}
+.options:has(i) .option {
+  flex-wrap: wrap;
+  padding: 8px 10px;
+}
+.options:has(i) i {
+  width: 100%;
+  height: 84px;
+}
 .option small {
   min-width: 1.2em;
   font-size: 14px;
@@ -165,9 +166,18 @@ input[type="range"] {
   min-width: 1.2em;
   font-variant-numeric: lining-nums;
 }
-.clock {
-  font-size: 56px;
-  line-height: 1.1;
-  font-variant-numeric: lining-nums tabular-nums;
+.shown {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 18px;
+}
+.shown span {
+  display: grid;
+  gap: 2px;
+}
+.shown i {
+  width: 132px;
+  height: 44px;
+  border: 1px solid var(--line);
 }
 </style>

@@ -1,14 +1,18 @@
 <script setup lang="ts">
 /** The picture of a drill with its places, the answer while it is moved, and where to look afterwards. */
-import { computed } from "vue";
-import type { Drill, Marked } from "./practice";
+import { computed, ref } from "vue";
+import { framed, massesPicture, type Answering, type Drill, type Marked } from "./practice";
 
 const props = defineProps<{
   drill: Drill;
   marked: Marked | null;
-  /** Where the slider stands. */
-  number: number;
+  /** What is answered so far. */
+  said: Answering;
+  /** The format whose frame is being placed. */
+  format: string;
 }>();
+const emit = defineEmits<{ place: [x: number, y: number] }>();
+const number = computed(() => props.said.number);
 const WIDE = 960;
 const HIGH = 640;
 const TALL = 0.62;
@@ -20,7 +24,7 @@ const marks = computed(() =>
     radius: each.radius * WIDE,
   })),
 );
-const row = computed(() => HIGH * (1 - props.number / 100));
+const row = computed(() => HIGH * (1 - number.value / 100));
 /** A place between the first and the last mark. */
 function between(share: number): { x: number; y: number } {
   const first = marks.value[0];
@@ -42,10 +46,15 @@ const view = computed(() => {
 });
 const scale = computed(() => Number(view.value.split(" ")[2]) / WIDE);
 const top = (y: number) => y - TALL * (y - level.value);
-const placed = computed(() => between(props.number));
+const placed = computed(() => between(number.value));
 const place = computed(() => {
   const found = props.marked?.place;
   return found ? { x: found.x * WIDE, y: found.y * HIGH } : null;
+});
+/** The number that was true, from how far off the answer was. */
+const truth = computed(() => {
+  const off = props.marked?.off;
+  return off === null || off === undefined ? null : number.value - off;
 });
 const box = computed(() => {
   const found = props.marked?.box;
@@ -57,7 +66,36 @@ const box = computed(() => {
     height: (found.foot - found.top) * HIGH,
   };
 });
-const said = computed(() =>
+/** A line through the middle that leans; the right end higher where it is positive. */
+function leaning(degrees: number): string {
+  return `rotate(${-degrees} ${WIDE / 2} ${HIGH / 2})`;
+}
+const massed = computed(() =>
+  props.drill.answer === "cuts" ? massesPicture(props.drill, props.said.massing) : "",
+);
+const frames = computed(() =>
+  props.said.frames
+    .filter((each) => each.placed || each.key === props.format)
+    .map((each) => ({ ...framed(each, WIDE, HIGH), key: each.key })),
+);
+const surface = ref<SVGSVGElement | null>(null);
+function press(event: PointerEvent): void {
+  const held = event.type === "pointerdown" || event.buttons > 0;
+  if (props.drill.answer !== "frames" || props.marked || !held) return;
+  const box = surface.value?.getBoundingClientRect();
+  if (!box) return;
+  // The picture is shown whole in the middle of its place.
+  const scale = Math.min(box.width / WIDE, box.height / HIGH);
+  const left = box.left + (box.width - scale * WIDE) / 2;
+  const above = box.top + (box.height - scale * HIGH) / 2;
+  const share = (at: number) => Math.min(1, Math.max(0, at));
+  emit(
+    "place",
+    share((event.clientX - left) / (scale * WIDE)),
+    share((event.clientY - above) / (scale * HIGH)),
+  );
+}
+const told = computed(() =>
   props.drill.picture
     ? `A painted scene${marks.value.length ? ` with ${marks.value.length} places marked` : ""}`
     : "Posts on level ground, the line is the height of the eye",
@@ -66,7 +104,16 @@ const said = computed(() =>
 
 <template>
   <figure class="hung">
-    <svg :viewBox="view" :style="{ '--scale': scale }" role="img" :aria-label="said">
+    <svg
+      ref="surface"
+      :class="{ placing: drill.answer === 'frames' && !marked }"
+      :viewBox="view"
+      :style="{ '--scale': scale }"
+      role="img"
+      :aria-label="told"
+      @pointerdown="press"
+      @pointermove="press"
+    >
       <image v-if="drill.picture" :href="drill.picture" :width="WIDE" :height="HIGH" />
       <rect v-else class="bare" x="-2000" y="-2000" width="6000" height="6000" />
       <template v-if="posts.length">
@@ -97,6 +144,29 @@ const said = computed(() =>
             </text>
           </template>
         </g>
+        <template v-if="drill.unit === 'turn'">
+          <line class="row" x1="0" :x2="WIDE" :y1="HIGH / 2" :y2="HIGH / 2" :transform="leaning(number)" />
+          <line
+            v-if="marked && truth !== null"
+            class="row true"
+            x1="0"
+            :x2="WIDE"
+            :y1="HIGH / 2"
+            :y2="HIGH / 2"
+            :transform="leaning(truth)"
+          />
+        </template>
+        <g v-for="each in frames" :key="`f${each.key}`">
+          <rect class="box" :x="each.x" :y="each.y" :width="each.width" :height="each.height" />
+          <rect
+            class="box"
+            :class="each.key === format ? 'mine' : 'dash'"
+            :x="each.x"
+            :y="each.y"
+            :width="each.width"
+            :height="each.height"
+          />
+        </g>
         <template v-if="drill.unit === 'row'">
           <line class="row" x1="0" :x2="WIDE" :y1="row" :y2="row" />
           <line v-if="place" class="row true" x1="0" :x2="WIDE" :y1="place.y" :y2="place.y" />
@@ -105,12 +175,30 @@ const said = computed(() =>
       <rect v-if="box" class="box" v-bind="box" />
       <rect v-if="box" class="box dash" v-bind="box" />
     </svg>
+    <img v-if="massed" :src="massed" alt="The picture in few values" />
   </figure>
 </template>
 
 <style scoped>
 figure {
+  display: grid;
+  gap: 12px;
   padding: 12px;
+}
+figure:has(img) {
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+}
+img {
+  display: block;
+  width: 100%;
+}
+.placing {
+  cursor: crosshair;
+  touch-action: none;
+}
+.box.mine {
+  stroke: #111;
+  stroke-width: 2.5;
 }
 svg {
   display: block;
@@ -175,5 +263,10 @@ text {
   stroke: #111;
   stroke-width: 2.5;
   stroke-dasharray: 9 7;
+}
+@media (max-width: 900px) {
+  figure:has(img) {
+    grid-template-columns: minmax(0, 1fr);
+  }
 }
 </style>

@@ -10,7 +10,8 @@ import { isWriting, useKeys } from "@/frame/keys";
 import AnswerForm from "./AnswerForm.vue";
 import DrillPicture from "./DrillPicture.vue";
 import SkillLines from "./SkillLines.vue";
-import { usePractice } from "./practice";
+import { useMasses } from "./masses";
+import { beginning, usePractice, type Answering } from "./practice";
 
 /** One of the scenes that are painted here. */
 const LEAST_PLANES = 3;
@@ -24,7 +25,8 @@ const pictures = computed(() =>
 const route = useRoute();
 const router = useRouter();
 const name = ref("");
-const number = ref(5);
+const said = ref<Answering | null>(null);
+const format = ref("");
 const asking = ref(false);
 onMounted(async () => {
   document.title = "Practice · Kind Distance";
@@ -42,8 +44,20 @@ watch(
 watch(
   () => practice.drill,
   (drill) => {
-    if (drill) number.value = drill.unit === "line" ? 0.5 : (drill.low + drill.high) / 2;
+    said.value = drill ? beginning(drill) : null;
+    format.value = drill?.answer === "frames" ? (drill.options[0]?.key ?? "") : "";
   },
+);
+function place(x: number, y: number): void {
+  if (!said.value) return;
+  const frames = said.value.frames.map((each) =>
+    each.key === format.value ? { ...each, x, y, placed: true } : each,
+  );
+  said.value = { ...said.value, frames };
+}
+const told = useMasses(
+  () => practice.drill,
+  () => said.value?.massing ?? null,
 );
 async function begin(): Promise<void> {
   if (name.value.trim()) await practice.begin(name.value);
@@ -52,6 +66,12 @@ async function decline(): Promise<void> {
   declinePractice();
   await router.push("/");
 }
+/** Whether the answer can be kept as a thumbnail of the painting it was made on. */
+const canHang = computed(
+  () =>
+    practice.drill?.painting !== null &&
+    (practice.drill?.answer === "cuts" || practice.drill?.answer === "frames"),
+);
 const csv = computed(() => `/api/practice/learners/${practice.shown?.learner.id}/answers.csv`);
 useKeys((event) => {
   if (isWriting(event.target) || event.ctrlKey || event.metaKey) return;
@@ -67,7 +87,12 @@ useKeys((event) => {
         <h1>Practice</h1>
         <p class="say">Two to five minutes for the eye. For yourself alone; nothing is ranked.</p>
       </div>
-      <button v-if="practice.drill" class="do" @click="practice.drill = null">What your answers show</button>
+      <span class="deeds">
+        <router-link class="do quiet" to="/practice/play">Play with the layers</router-link>
+        <button v-if="practice.drill" class="do" @click="practice.drill = null">
+          What your answers show
+        </button>
+      </span>
     </header>
     <NoticeLine :problem="practice.problem" @close="practice.problem = null" />
     <main>
@@ -117,12 +142,14 @@ useKeys((event) => {
           </p>
         </section>
       </div>
-      <div v-else-if="practice.drill" class="drill">
+      <div v-else-if="practice.drill && said" class="drill">
         <DrillPicture
           v-if="practice.drill.picture || practice.drill.horizon"
           :drill="practice.drill"
           :marked="practice.marked"
-          :number="number"
+          :said="said"
+          :format="format"
+          @place="place"
         />
         <section class="ask" :aria-label="practice.drill.name">
           <p class="say">{{ practice.drill.skill }}, level {{ practice.drill.level }} of 3</p>
@@ -130,14 +157,16 @@ useKeys((event) => {
           <p>{{ practice.drill.how }}</p>
           <AnswerForm
             v-if="!practice.marked"
-            v-model="number"
+            v-model="said"
+            v-model:format="format"
+            :told="told"
             :drill="practice.drill"
             :greys="practice.found?.greys ?? []"
             :busy="practice.busy"
             @answer="practice.answer"
           />
           <div v-else class="marked" role="status">
-            <h3 v-if="practice.drill.answer !== 'done'">{{ practice.marked.right ? "Right" : "Not yet" }}</h3>
+            <h3 v-if="practice.drill.scored">{{ practice.marked.right ? "Right" : "Not yet" }}</h3>
             <p>{{ practice.marked.measured }}</p>
             <p v-if="practice.drill.options[0]?.colour" class="swatches" aria-hidden="true">
               <i
@@ -150,8 +179,23 @@ useKeys((event) => {
             <p v-if="practice.marked.rule">{{ practice.marked.rule }}</p>
             <p v-if="practice.marked.otherwise"><b>Seen otherwise:</b> {{ practice.marked.otherwise }}</p>
             <p v-if="practice.marked.sure" class="say">{{ practice.marked.sure }}</p>
-            <p v-if="!practice.marked.counted && practice.drill.answer !== 'done'" class="say">
+            <p v-if="!practice.marked.counted && practice.drill.scored" class="say">
               This one is not counted: it was answered before, or quicker than one can look.
+            </p>
+            <p v-if="canHang">
+              <button v-if="!practice.walled" class="do" @click="practice.keepOnWall()">
+                {{
+                  practice.drill.answer === "frames"
+                    ? "Keep these six as thumbnails"
+                    : "Keep it as a thumbnail"
+                }}
+              </button>
+              <span v-else role="status"
+                >Kept with your painting.
+                <router-link class="do quiet" :to="`/paintings/${practice.drill.painting}/thumbnails`"
+                  >See the wall of thumbnails</router-link
+                ></span
+              >
             </p>
             <p class="deeds">
               <button class="do main" @click="practice.next()">Next</button>
@@ -172,7 +216,7 @@ useKeys((event) => {
         </p>
         <p v-if="pictures.length">
           <label
-            >Values, edges and depth on
+            >Values, edges, depth and masses on
             <select v-model="practice.own" class="field">
               <option :value="null">painted scenes</option>
               <option v-for="each in pictures" :key="each.id" :value="each.id">{{ each.title }}</option>
@@ -217,8 +261,9 @@ useKeys((event) => {
   padding: 0 20px;
   border-bottom: 2px solid var(--line);
 }
-.sky button {
+.sky .deeds {
   margin-left: auto;
+  align-items: center;
 }
 main {
   grid-row: 3;

@@ -7,19 +7,110 @@ import { useGuarded } from "@/api/guarded";
 export type Drill = Schemas["DrillView"];
 export type Marked = Schemas["MarkedView"];
 export type Shown = Schemas["ShownView"];
-export type Given = number | string | string[] | null;
+export type MassesTold = Schemas["MassesView"];
+/** Cuts between values, rising, and the smallest shape as a share of the picture. */
+export interface Massing {
+  cuts: number[];
+  smallest: number;
+}
+/** A part of the picture in a format: its middle and its width, in shares of the picture. */
+export interface Frame {
+  key: string;
+  x: number;
+  y: number;
+  width: number;
+  /** Whether it was moved from where it began. */
+  placed: boolean;
+}
+export type Given = number | string | string[] | Massing | Omit<Frame, "placed">[] | null;
+/** What is answered so far. */
+export interface Answering {
+  number: number;
+  chosen: string;
+  order: string[];
+  massing: Massing;
+  frames: Frame[];
+}
 
+/** Where answering a drill begins. */
+export function beginning(drill: Drill): Answering {
+  const cuts = Array.from(
+    { length: Math.max(0, drill.values - 1) },
+    (_, at) => drill.low + ((drill.high - drill.low) * (at + 1)) / drill.values,
+  );
+  return {
+    number: drill.unit === "line" ? 0.5 : (drill.low + drill.high) / 2,
+    chosen: "",
+    order: [],
+    massing: { cuts: cuts.map((cut) => Math.round(10 * cut) / 10), smallest: 0.004 },
+    frames:
+      drill.answer === "frames"
+        ? drill.options.map((each) => ({ key: each.key, x: 0.5, y: 0.5, width: 0.6, placed: false }))
+        : [],
+  };
+}
+/** Moves a cut and pushes its neighbours along, so that they stay rising inside the range. */
+export function cutMoved(
+  cuts: readonly number[],
+  at: number,
+  to: number,
+  drill: { low: number; high: number },
+): number[] {
+  const gap = 0.1;
+  const moved = [...cuts];
+  const last = cuts.length - 1;
+  moved[at] = Math.min(Math.max(to, drill.low + gap * at), drill.high - gap * (last - at));
+  for (let each = at + 1; each <= last; each++)
+    moved[each] = Math.max(moved[each] ?? 0, (moved[each - 1] ?? 0) + gap);
+  for (let each = at - 1; each >= 0; each--)
+    moved[each] = Math.min(moved[each] ?? 10, (moved[each + 1] ?? 10) - gap);
+  return moved.map((cut) => Math.round(10 * cut) / 10);
+}
 /** The answer that is given just now, as far as it is complete. */
-export function complete(
-  drill: Drill,
-  number: number,
-  chosen: string,
-  order: readonly string[],
-): Given | undefined {
-  if (drill.answer === "number") return number;
-  if (drill.answer === "choice") return chosen || undefined;
-  if (drill.answer === "order") return order.length === drill.options.length ? [...order] : undefined;
+export function complete(drill: Drill, said: Answering): Given | undefined {
+  if (drill.answer === "number") return said.number;
+  if (drill.answer === "choice") return said.chosen || undefined;
+  if (drill.answer === "order")
+    return said.order.length === drill.options.length ? [...said.order] : undefined;
+  if (drill.answer === "cuts") return said.massing;
+  if (drill.answer === "frames")
+    return said.frames.some((each) => each.placed)
+      ? said.frames.map(({ key, x, y, width }) => ({ key, x, y, width }))
+      : undefined;
   return null;
+}
+/** Proportions of a format, width over height, read off its key. */
+export function ratioOf(key: string): number {
+  if (key === "square") return 1;
+  const [wide, high] = key.split("_").slice(-2).map(Number);
+  return (wide ?? 1) / (high ?? 1);
+}
+/** A frame as it lies on a picture of this size: kept inside, like the part that is cut out of it. */
+export function framed(
+  frame: Frame,
+  wide: number,
+  high: number,
+): { x: number; y: number; width: number; height: number } {
+  const ratio = ratioOf(frame.key);
+  const width = Math.min(frame.width * wide, wide, high * ratio);
+  const height = width / ratio;
+  const inside = (at: number, size: number, whole: number) =>
+    Math.min(Math.max(at * whole - size / 2, 0), whole - size);
+  return { x: inside(frame.x, width, wide), y: inside(frame.y, height, high), width, height };
+}
+/** Query that names a picture in few values. */
+export function massesQuery(drill: Drill, massing: Massing) {
+  return {
+    cuts: massing.cuts,
+    smallest: massing.smallest,
+    ...(drill.painting ? { painting: drill.painting, version: drill.version ?? undefined } : {}),
+  };
+}
+export function massesPicture(drill: Drill, massing: Massing): string {
+  const query = new URLSearchParams();
+  for (const [key, said] of Object.entries(massesQuery(drill, massing)))
+    for (const each of [said].flat()) if (each !== undefined) query.append(key, String(each));
+  return `/api/practice/masses/${drill.level}/${drill.seed}.png?${query}`;
 }
 /** Puts a place at the end of the order, or takes it and all after it out again. */
 export function ordered(order: readonly string[], key: string): string[] {
@@ -67,10 +158,11 @@ export const usePractice = defineStore("practice", () => {
     );
     if (!made) return;
     marked.value = null;
+    walled.value = false;
     drill.value = made;
     since = performance.now();
   }
-  async function answer(given: Given): Promise<void> {
+  async function answer(said: Given): Promise<void> {
     const asked = drill.value;
     if (!asked || !shown.value || marked.value) return;
     const seconds = (performance.now() - since) / 1000;
@@ -78,18 +170,32 @@ export const usePractice = defineStore("practice", () => {
       kind: asked.kind,
       seed: asked.seed,
       level: asked.level,
-      given,
+      given: said,
       seconds,
       painting: asked.painting,
       version: asked.version,
     };
     const path = { learner_id: shown.value.learner.id };
-    const said = await guarded(() =>
+    const found = await guarded(() =>
       content(client.POST("/api/practice/learners/{learner_id}/answers", { params: { path }, body })),
     );
-    if (!said) return;
-    marked.value = said;
-    shown.value = said.shown;
+    if (!found) return;
+    given.value = said;
+    marked.value = found;
+    shown.value = found.shown;
+  }
+  const walled = ref(false);
+  const given = shallowRef<Given>(null);
+  /** Keeps the answer on the wall of thumbnails of the painting it was made on. */
+  async function keepOnWall(): Promise<void> {
+    const asked = drill.value;
+    if (!asked?.painting || !asked.version) return;
+    const path = { painting_id: asked.painting, version: asked.version };
+    const body = { kind: asked.kind, seed: asked.seed, level: asked.level, given: given.value };
+    const kept = await guarded(() =>
+      content(client.POST("/api/practice/own/{painting_id}/{version}/wall", { params: { path }, body })),
+    );
+    if (kept) walled.value = true;
   }
   async function forget(skill?: string): Promise<void> {
     if (!shown.value) return;
@@ -124,6 +230,8 @@ export const usePractice = defineStore("practice", () => {
     choose,
     next,
     answer,
+    walled,
+    keepOnWall,
     forget,
     leave,
   };

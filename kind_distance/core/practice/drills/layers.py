@@ -1,0 +1,160 @@
+"""Drills of order: passes in an order that can be painted, how long one has to wait, what is dry now."""
+
+from __future__ import annotations
+
+from kind_distance.core.paint.drying import EARLY, FIRM, LATE, Climate, touch_dry_min
+from kind_distance.core.paint.media import Paint
+from kind_distance.core.practice.chance import chance
+from kind_distance.core.practice.drills.drill import (
+    LETTERS,
+    NO_SCENE,
+    SEEDS,
+    Drill,
+    DrillKind,
+    Marked,
+    Option,
+    lettered,
+)
+from kind_distance.core.practice.orders import order_puzzle
+from kind_distance.core.wording import first_upper, say_minutes, say_range
+from kind_distance.errors import DomainError
+
+
+def order(seed: int, level: int) -> Drill:
+    """Put passes in an order that can be painted."""
+    puzzle = order_puzzle(seed, level)
+    shuffled = [int(at) for at in chance(seed, "order").permutation(len(puzzle.passes))]
+    keys = {puzzle.passes[at].id: LETTERS[n] for n, at in enumerate(shuffled)}
+    return Drill(
+        "order", seed, level, f"In which order do you paint this in {puzzle.medium}?",
+        "More than one order may be right: what counts is that nothing lies over what is not there yet, and how much "
+        "you have to cut round.", puzzle.scene, "order", [keys[each.id] for each in puzzle.passes],
+        options=tuple(
+            Option(LETTERS[n], first_upper(puzzle.passes[at].said)) for n, at in enumerate(shuffled)
+        ),
+    )  # fmt: skip
+
+
+def _mark_order(drill: Drill, given: list[str]) -> Marked:
+    """Mark an order of passes: any that can be painted is right; what it costs is told beside the cheapest."""
+    puzzle = order_puzzle(drill.seed, drill.level)
+    ids = dict(zip(drill.truth, (each.id for each in puzzle.passes), strict=True))
+    order = [ids[key] for key in given]
+    wrong = next((rule for rule in puzzle.broken(order) if rule.material), None)
+    mine, usual = puzzle.cut_round_cm(order), puzzle.cut_round_cm([each.id for each in puzzle.passes])
+    cost = f"It cuts round {mine:.0f} cm of border" if mine else "Nothing has to be cut round"
+    usually = f"; {', '.join(drill.truth)} cuts round {usual:.0f} cm" if given != drill.truth else ""
+    measured = (
+        f"{cost}{usually}."
+        if wrong is None
+        else f"This cannot be painted. {wrong.reason} In order: {', '.join(drill.truth)}."
+    )
+    return Marked(
+        wrong is None, None, measured,
+        "A layer needs what lies under it to be there and dry enough. Far before near saves cutting round, wherever "
+        "the near edge is hard.", "Known by the rules that plan your own paintings.",
+        "Some schools begin with the focus, or with the darks, and cut the distance in round them: it costs the "
+        "centimetres told here, and is right for those who want the edge soft.",
+    )  # fmt: skip
+
+
+AIRS = (
+    ("in a cool, damp room: 14 °C, 80 %, still", Climate(14, 80, 0.1, 0)),
+    ("in the studio: 20 °C, 50 %, still", Climate(20, 50, 0.1, 0)),
+    ("outdoors on a mild day: 18 °C, 60 %, a light wind", Climate(18, 60, 2.0, 200)),
+    ("outdoors in summer: 29 °C, 35 %, a breeze and sun", Climate(29, 35, 3.0, 600)),
+    ("by a lake at dawn: 8 °C, 92 %, hardly a breath", Climate(8, 92, 0.4, 0)),
+)
+LAYERS: tuple[tuple[str, Paint, float], ...] = (
+    ("a wash of watercolour", "watercolour", 1.0), ("a wet, full wash of watercolour", "watercolour", 2.2),
+    ("a thin coat of gouache", "gouache", 1.0), ("a creamy coat of gouache", "gouache", 2.0),
+    ("a thin coat of acrylic", "acrylic", 1.0), ("a thick, buttery coat of acrylic", "acrylic", 3.0),
+    ("a thin scrub of oil", "oil", 0.5), ("a usual coat of oil", "oil", 1.0),
+)  # fmt: skip
+WELL = 1.3  # how clearly dry or wet what is asked about is
+
+
+def wait(seed: int, level: int) -> Drill:
+    """Say how long a layer has to wait before a glaze over it neither lifts nor drags it."""
+    rng = chance(seed, "wait")
+    said, paint, thick = LAYERS[int(rng.integers(len(LAYERS)))]
+    air_said, air = AIRS[int(rng.integers(len(AIRS)))]
+    apart = (4.0, 3.0, 2.2)[level - 1]
+    minutes = FIRM * touch_dry_min(paint, air, thick)
+    shorter = int(rng.integers(0, 4))
+    options = tuple(Option(LETTERS[n], say_minutes(minutes * apart ** (n - shorter))) for n in range(4))
+    return Drill(
+        "wait", seed, level, f"You have laid {said} {air_said}. How long until a thin layer over it does no harm?",
+        "Water leaves as fast as the air takes it; oil hardens by taking up air, and slowly.", None, "choice",
+        LETTERS[shorter], options=options, facts={"minutes": f"{minutes:.1f}", "paint": paint},
+    )  # fmt: skip
+
+
+def _mark_wait(drill: Drill, given: str) -> Marked:
+    minutes = float(drill.facts["minutes"])
+    water = drill.facts["paint"] != "oil"
+    return Marked(
+        given == drill.truth, None,
+        f"About {say_minutes(minutes)}; with usual luck {say_range(EARLY * minutes, LATE * minutes)}.",
+        "Thick films, damp and cold air take longer; wind and sun shorten it. Touch dry is half of it: what no longer "
+        "marks may still lift under a wet brush."
+        if water
+        else "Oil does not dry as water does: warmth and light help, wind hardly, and a thick film takes weeks. Fat "
+        "goes over lean, or the upper film cracks.",
+        "Starting values from memory; your own notes on drying say it better, and the label rules.",
+        "Many work into wet paint on purpose; then nothing has to wait, and one mixes for it."
+        if water
+        else "Painters who finish in one go never wait: they paint wet into wet, lean enough to be done.",
+    )  # fmt: skip
+
+
+def dry_now(seed: int, level: int) -> Drill:
+    """Say which of some layers is dry now."""
+    count = (3, 4, 4)[level - 1]
+    for more in range(SEEDS):
+        rng = chance(seed + more, "dry now")
+        air_said, air = AIRS[int(rng.integers(len(AIRS)))]
+        chosen = [LAYERS[int(at)] for at in rng.permutation(len(LAYERS))[:count]]
+        touch = [touch_dry_min(paint, air, thick) for _, paint, thick in chosen]
+        # The first is well dry, the others clearly not; nearer to it the higher the level.
+        near = (0.35, 0.5, 0.9)[level - 1]
+        ago = [touch[0] * LATE * WELL * rng.uniform(1, 1.3)]
+        ago += [each * EARLY / WELL * rng.uniform(near * 0.6, near) for each in touch[1:]]
+        plain = [_plain_minutes(each) for each in ago]
+        dry = [p > LATE * t for p, t in zip(plain, touch, strict=True)]
+        wet = [p < EARLY * t for p, t in zip(plain, touch, strict=True)]
+        if min(plain) >= 1 and dry[0] and all(wet[1:]):
+            break
+    else:
+        raise DomainError(*NO_SCENE)
+    order, letters = lettered(count, rng)
+    options = tuple(Option(letters[at], f"{first_upper(chosen[at][0])}, {say_minutes(plain[at])} ago") for at in order)
+    told = "; ".join(f"{chosen[at][0]}: {say_range(EARLY * touch[at], LATE * touch[at])}" for at in order)
+    return Drill(
+        "dry_now", seed, level, f"You are {air_said}. Which layer is dry to the touch now?",
+        "One of them is; the others would come off on your finger.", None, "choice", letters[0], options=options,
+        facts={"told": told},
+    )  # fmt: skip
+
+
+def _plain_minutes(minutes: float) -> float:
+    """Round a span as one says it: by minutes, five minutes, hours, days."""
+    for step, below in ((1, 12), (5, 90), (60, 2160), (1440, float("inf"))):
+        if minutes < below:
+            return max(float(step), round(minutes / step) * float(step))
+    return minutes
+
+
+def _mark_dry_now(drill: Drill, given: str) -> Marked:
+    return Marked(
+        given == drill.truth, None, f"To the touch they take: {drill.facts['told']}.",
+        "Thin before thick, water before oil, and the same film in damp air takes twice as long as in dry.",
+        "Starting values from memory, with the range in which they mostly fall; a touch at the rim is the proof.",
+    )  # fmt: skip
+
+
+KINDS = (
+    DrillKind("order", "Order", "Put the passes in order", order, _mark_order),
+    DrillKind("wait", "Order", "How long to wait?", wait, _mark_wait),
+    DrillKind("dry_now", "Order", "What is dry now?", dry_now, _mark_dry_now),
+)

@@ -1,0 +1,261 @@
+"""A playground: the passes of a practice scene in any order, wait, thickness and air, and what comes of it.
+
+Nothing is scored. What is told is read off the build that is painted, beside the same passes in a good order with every
+layer dry.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+import numpy as np
+from numpy.typing import NDArray
+
+from kind_distance.core.build.film import Stage
+from kind_distance.core.build.model import BuildPlane, BuildScene, BuildStep
+from kind_distance.core.build.wetness import Found, Laid, found_by
+from kind_distance.core.paint.drying import Climate, Weather, dry
+from kind_distance.core.paint.media import ground_of, medium_of
+from kind_distance.core.passes.model import Pass, Precedence
+from kind_distance.core.practice.canvas import WIDE
+from kind_distance.core.practice.drills.layers import AIRS
+from kind_distance.core.practice.orders import WIDE_CM, largest_planes, passes_of_scene
+from kind_distance.core.practice.scenes import Scene, paint_scene
+from kind_distance.core.schedule.rules import rules_of
+from kind_distance.core.wording import first_upper, say_list, say_minutes
+from kind_distance.errors import DomainError
+
+PLANES, MOST_PASSES = 4, 9
+MEDIA = {"watercolour": "paper", "gouache": "paper", "acrylic": "board", "oil": "canvas"}
+WAITS = (0, 10, 30, 120, 1440, 10_080, 40_320)  # minutes before a pass
+FILMS = (("thin", 0.6), ("usual", 1.0), ("thick", 2.0))
+EVERY = 2  # of the scene's pixels, which a build is worked out on
+SEEN_OFF, SEEN_RIMS = 0.3, 0.02  # of value [V] and of the borders, from which it is told
+LIGHT_LEFT = 0.86
+NAMED = 3  # passes that are named one by one
+RUNS = ("watercolour", "gouache")
+
+
+@dataclass(frozen=True)
+class Move:
+    """What is done with a pass: its place in the good order, and which wait and film of the lists."""
+
+    at: int
+    wait: int = 0
+    film: int = 1
+
+
+@dataclass(frozen=True)
+class Played:
+    """A build that was played.
+
+    Parameters
+    ----------
+    steps : tuple of BuildStep
+    found : tuple of Found
+    minutes : float
+        From the first stroke to the last.
+    broken : tuple of Precedence
+        What the order goes against.
+    """
+
+    steps: tuple[BuildStep, ...]
+    found: tuple[Found, ...]
+    minutes: float
+    broken: tuple[Precedence, ...]
+
+
+@dataclass(frozen=True)
+class Playground:
+    """A scene to play with.
+
+    Parameters
+    ----------
+    seed : int
+    medium : str
+    scene : BuildScene
+    passes : tuple of Pass
+        In a good order.
+    rules : tuple of Precedence
+    borders_cm : dict of (int, int) to float
+        Length of the borders between planes, both ways round. [cm]
+    """
+
+    seed: int
+    medium: str
+    scene: BuildScene
+    passes: tuple[Pass, ...]
+    rules: tuple[Precedence, ...]
+    borders_cm: dict[tuple[int, int], float]
+
+    def played(self, moves: Sequence[Move], air: Climate) -> Played:
+        """Paint in an order, with waits and films of one's own.
+
+        Raises
+        ------
+        DomainError
+            If a pass is missing or named twice.
+        """
+        if sorted(move.at for move in moves) != list(range(len(self.passes))):
+            raise DomainError("Each pass has to come once.", "Begin anew with this scene.")
+        found, now = self._found(moves, air)
+        steps = tuple(_step(move, self.passes[move.at], finds) for move, finds in zip(moves, found, strict=True))
+        place = {self.passes[move.at].id: n for n, move in enumerate(moves)}
+        broken = tuple(rule for rule in self.rules if place[rule.before] > place[rule.after])
+        return Played(steps, tuple(found), now, broken)
+
+    def _found(self, moves: Sequence[Move], air: Climate) -> tuple[list[Found], float]:
+        """Tell what each pass finds, and when the last one ends. [min]."""
+        weather, now, laid = Weather(((0.0, air),)), 0.0, []
+        for move in moves:
+            each = self.passes[move.at]
+            now += WAITS[move.wait]
+            begin, now = now, now + each.minutes
+            leaves = each.kind not in ("ground", "drawing", "mask", "unmask", "finish")
+            thick = each.thickness * FILMS[move.film][1]
+            laid.append(Laid(each.planes, begin, dry(each.paint, now, weather, thick) if leaves else None, each.planes))
+        return found_by(laid, self.borders_cm.keys(), transparent=medium_of(self.medium).transparent), now
+
+    def good(self, air: Climate) -> tuple[Move, ...]:
+        """Give the good order, with the shortest waits after which every pass finds all dry in this air."""
+        moves: list[Move] = []
+        for at in range(len(self.passes)):
+            for wait in range(len(WAITS)):
+                tried = (*moves, Move(at, wait))
+                if self._found(tried, air)[0][-1] == Found() or wait == len(WAITS) - 1:
+                    break
+            moves.append(tried[-1])
+        return tuple(moves)
+
+
+def _step(move: Move, each: Pass, finds: Found) -> BuildStep:
+    share = 1.0 if each.share is None else each.share
+    return BuildStep(
+        move.at + 1, each.kind, each.planes, each.thickness * FILMS[move.film][1], under=finds.under,
+        beside=finds.beside, damp=finds.damp, share=share,
+    )  # fmt: skip
+
+
+def _labels(scene: Scene, ranks: list[int]) -> NDArray[np.uint8]:
+    """Planes of a build: the largest, each with what smaller stands on it."""
+    turned = np.zeros(256, np.uint8)
+    for rank in range(1, 256):
+        under = [n for n, each in enumerate(ranks, start=1) if each <= rank]
+        turned[rank] = under[-1] if under else 1
+    turned[0] = 1
+    return np.ascontiguousarray(turned[scene.labels[::EVERY, ::EVERY]])
+
+
+def playground(seed: int, medium: str) -> Playground:
+    """Lay out a scene to play with.
+
+    Raises
+    ------
+    DomainError
+        If there is no such medium.
+    """
+    if medium not in MEDIA:
+        raise DomainError("There is no such paint to play with.", "Choose one of the list.")
+    scene = paint_scene(seed)
+    largest = largest_planes(scene, PLANES)
+    plain, passes = passes_of_scene(scene, medium, MEDIA[medium], largest)
+    kept = tuple(passes[:MOST_PASSES])
+    rank = {plane.rank: n for n, plane in enumerate(largest, start=1)}
+    borders = {
+        pair: each.length_px * WIDE_CM / WIDE
+        for each in scene.borders
+        if each.far in rank and each.near in rank
+        for pair in ((rank[each.far], rank[each.near]), (rank[each.near], rank[each.far]))
+    }
+    white = ground_of("white").value
+    planes = tuple(
+        BuildPlane(
+            first_upper(plane.name), max(1.2, plane.value - 1.2), plane.value, min(white, plane.value + 0.9),
+            plane.kind == "sky",
+        )
+        for plane in largest
+    )  # fmt: skip
+    codes = np.ascontiguousarray(scene.codes[::EVERY, ::EVERY])
+    build = BuildScene(
+        codes, _labels(scene, [plane.rank for plane in largest]), planes, medium_of(medium).transparent,
+        (LIGHT_LEFT, LIGHT_LEFT, LIGHT_LEFT - 0.03), seed=seed,
+    )  # fmt: skip
+    return Playground(seed, medium, build, kept, tuple(rules_of(plain, list(kept))), borders)
+
+
+def air_of(at: int) -> Climate:
+    """Give the air of a place in :data:`AIRS`."""
+    return AIRS[at][1]
+
+
+def tell(ground: Playground, played: Played, now: Stage, good: Stage) -> list[str]:
+    """Tell what came of it, the worst first: what cannot be painted, mud, bleeding, blooms, rims, values that moved."""
+    names = {rank: plane.name for rank, plane in enumerate(ground.scene.planes, start=1)}
+    told = _buried_told(ground, played) + _wet_told(ground, played, names)
+    cut = sum(rule.border_cm for rule in played.broken if not rule.material)
+    if cut:
+        told.append(f"{cut:.0f} cm of border had to be cut round, because the nearer plane was there first.")
+    if now.rims - good.rims > SEEN_RIMS:
+        told.append(f"The ground shows along {now.rims:.0%} of the borders; in the good order along {good.rims:.0%}.")
+    moved = [
+        f"{names[rank]} by {abs(mine - other):.1f} {'lighter' if mine > other else 'darker'}"
+        for rank, (mine, other) in enumerate(zip(now.values, good.values, strict=True), start=1)
+        if abs(mine - other) > SEEN_OFF
+    ]
+    if moved:
+        told.append(f"Beside the good order values have moved: {say_list(moved)}.")
+    return told or ["Nothing went wrong: every layer found what it needs."]
+
+
+def _buried_told(ground: Playground, played: Played) -> list[str]:
+    """Tell which passes came after what has to lie over them."""
+    said = {each.id: each.said for each in ground.passes}
+    over: dict[int, list[str]] = {}
+    for rule in played.broken:
+        if rule.material and said[rule.after] not in over.setdefault(rule.before, []):
+            over[rule.before].append(said[rule.after])
+    return [
+        f"“{first_upper(said[before])}” came after {_named(later)}, under which it belongs."
+        for before, later in over.items()
+    ]
+
+
+def _named(said: list[str]) -> str:
+    """Name passes, or count them where they are many."""
+    return say_list(said) if len(said) <= NAMED else f"{len(said)} passes"
+
+
+def _wet_told(ground: Playground, played: Played, names: dict[int, str]) -> list[str]:
+    """Tell what met wet paint, one line for each way in which that shows."""
+    pairs = list(zip(played.steps, played.found, strict=True))
+
+    def found(under: str) -> str:
+        return say_list([ground.passes[step.number - 1].said for step, each in pairs if each.under == under])
+
+    into_wet, into_tacky = found("wet"), found("tacky")
+    met = {
+        (min(rank, mine), max(rank, mine))
+        for step, each in pairs for rank in each.beside for mine in step.planes if (rank, mine) in ground.borders_cm
+    }  # fmt: skip
+    damp = sorted({rank for _, each in pairs for rank in each.damp})
+    told = []
+    if into_wet and ground.scene.transparent:
+        told.append(f"Onto a wash still wet went {into_wet}: it runs, soft and paler than it was mixed.")
+    elif into_wet:
+        told.append(f"Into wet paint went {into_wet}: the two mix, and where they differ they turn to mud.")
+    if into_tacky:
+        told.append(f"Over half-dry paint went {into_tacky}: it tears up what lies there.")
+    if met:
+        length = sum(ground.borders_cm[pair] for pair in met)
+        where = "; ".join(f"{names[far]} and {names[near]}" for far, near in sorted(met))
+        ran = "ran" if ground.medium in RUNS else "smeared"
+        told.append(f"Along {length:.0f} cm of border wet paint met wet and {ran} across: {where}.")
+    if damp:
+        told.append(f"Blooms ran back into {say_list([names[rank] for rank in damp])}, still half dry beside it.")
+    return told
+
+
+def say_played(played: Played) -> str:
+    """Say how long it took."""
+    return f"{len(played.steps)} passes, {say_minutes(played.minutes)} from the first stroke to the last."
