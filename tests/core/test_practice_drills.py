@@ -7,6 +7,7 @@ import numpy as np
 from scipy import stats
 
 from kind_distance.core.colour.srgb import linear_from_codes
+from kind_distance.core.paint.drying import REFERENCE, touch_dry_min
 from kind_distance.core.practice.canvas import LUMA
 from kind_distance.core.practice.drills.masses import SIX
 from kind_distance.core.practice.drills.table import DRILLS, make_drill
@@ -127,6 +128,34 @@ class Orders(unittest.TestCase):
                     found = True
                     break
         self.assertTrue(found)
+
+    def test_waits_and_mixing_again_are_told_for_each_order(self):
+        """A wait is as long as the film beneath takes to dry, less what is painted meanwhile; planes left are mixed again."""
+        drill, puzzle = make_drill("order", 3), order_puzzle(3, 1)
+        passes = {each.id: each for each in puzzle.passes}
+        ids = dict(zip(drill.truth, passes, strict=True))
+        seen = set()
+        for tried in permutations(drill.truth):
+            order = [ids[key] for key in tried]
+            if not puzzle.holds(order):
+                continue
+            waits, now, ends = 0.0, 0.0, {}
+            for number in order:
+                rules = [each for each in puzzle.rules if each.after == number and each.before in ends]
+                self.assertLessEqual({each.needs for each in rules}, {"done", "touch_dry"})
+                dry = [
+                    ends[n] + touch_dry_min(passes[n].paint, REFERENCE, passes[n].thickness)
+                    for n in (each.before for each in rules if each.needs == "touch_dry")
+                    if passes[n].kind != "drawing"
+                ]
+                waits += max(0.0, max([now, *dry]) - now)
+                now = ends[number] = max([now, *dry]) + passes[number].minutes
+            self.assertAlmostEqual(puzzle.waits_min(order), waits, places=6)
+            seen.add((round(waits), puzzle.mixed_again(order)))
+            told = mark_answer(drill, list(tried)).measured
+            self.assertIn("never waits" if waits < 1 else f"waits {waits:.0f} min", told)
+        self.assertGreater(len(seen), 2)
+        self.assertEqual({again for _, again in seen}, {0, 1})
 
 
 class Values(unittest.TestCase):

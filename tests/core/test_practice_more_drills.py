@@ -142,7 +142,7 @@ class Masses(unittest.TestCase):
         one = [{"key": each.key, "x": 0.5, "y": 0.5, "width": 1} for each in drill.options]
         self.assertIn("show nearly the same", mark_answer(drill, one).measured)
         apart = [{**each, "x": n / 5, "width": 0.25} for n, each in enumerate(one)]
-        self.assertIn("All six are different", mark_answer(drill, apart).measured)
+        self.assertIn("Each is a different picture", mark_answer(drill, apart).measured)
 
 
 class Layers(unittest.TestCase):

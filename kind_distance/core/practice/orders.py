@@ -8,7 +8,8 @@ from kind_distance.core.depth.readings import Border
 from kind_distance.core.deriving.needed import Around, needed_passes
 from kind_distance.core.deriving.order import in_order
 from kind_distance.core.judging.model import Scene as JudgedScene
-from kind_distance.core.paint.media import ground_of, medium_of
+from kind_distance.core.paint.drying import FIRM, REFERENCE, touch_dry_min
+from kind_distance.core.paint.media import Dryness, ground_of, medium_of
 from kind_distance.core.passes.model import Pass, PlaneFacts, Precedence
 from kind_distance.core.practice.canvas import WIDE
 from kind_distance.core.practice.chance import chance
@@ -51,9 +52,38 @@ class Puzzle:
         """Whether an order can be painted at all."""
         return not any(rule.material for rule in self.broken(order))
 
+    def waits_min(self, order: list[int]) -> float:
+        """Minutes in which an order has to wait for paint to dry, indoors at 20 °C and 50 %. [min]."""
+        passes = {each.id: each for each in self.passes}
+        now, waited, ended = 0.0, 0.0, dict.fromkeys(order, 0.0)
+        for number in order:
+            due = [
+                ended[rule.before] + _dry_after(passes[rule.before], rule.needs)
+                for rule in self.rules
+                if rule.after == number and ended[rule.before]
+            ]
+            waited += max(0.0, max(due, default=0.0) - now)
+            now = max(now, *due) if due else now
+            now = ended[number] = now + passes[number].minutes
+        return waited
+
+    def mixed_again(self, order: list[int]) -> int:
+        """How many times an order comes back to a plane whose colours were left for another's."""
+        places = [each.planes for number in order for each in self.passes if each.id == number and each.planes]
+        runs = [place for at, place in enumerate(places) if not at or place != places[at - 1]]
+        return len(runs) - len(set(runs))
+
     def cut_round_cm(self, order: list[int]) -> float:
         """Centimetres of border that an order cuts round. [cm]."""
         return sum(rule.border_cm for rule in self.broken(order) if not rule.material)
+
+
+def _dry_after(each: Pass, needs: Dryness) -> float:
+    """Minutes after its end until a layer is as dry as is needed."""
+    if needs == "done" or each.kind in ("drawing", "ground", "mask", "unmask"):
+        return 0.0
+    touch = touch_dry_min(each.paint, REFERENCE, each.thickness)
+    return FIRM * touch if needs in ("firm", "through_dry") else touch
 
 
 def largest_planes(scene: Scene, count: int = PLANES) -> list[ScenePlane]:

@@ -15,8 +15,8 @@ from kind_distance.core.practice.drills.drill import (
     Option,
     lettered,
 )
-from kind_distance.core.practice.orders import order_puzzle
-from kind_distance.core.wording import first_upper, say_minutes, say_range
+from kind_distance.core.practice.orders import Puzzle, order_puzzle
+from kind_distance.core.wording import first_upper, say_list, say_minutes, say_range
 from kind_distance.errors import DomainError
 
 
@@ -35,17 +35,32 @@ def order(seed: int, level: int) -> Drill:
     )  # fmt: skip
 
 
+def _costs(puzzle: Puzzle, order: list[int]) -> str:
+    """Say what an order costs: border cut round, waiting, mixing a plane's colours again."""
+    cut, waits, again = puzzle.cut_round_cm(order), puzzle.waits_min(order), puzzle.mixed_again(order)
+    told = [
+        f"cuts round {cut:.0f} cm of border" if cut >= 1 else "cuts round nothing",
+        f"waits {say_minutes(waits)}" if waits >= 1 else "never waits",
+        f"mixes {_say_again(again)}" if again else "mixes each plane once",
+    ]
+    return say_list(told)
+
+
+def _say_again(count: int) -> str:
+    return "one plane's colours again" if count == 1 else f"colours again {count} times"
+
+
 def _mark_order(drill: Drill, given: list[str]) -> Marked:
     """Mark an order of passes: any that can be painted is right; what it costs is told beside the cheapest."""
     puzzle = order_puzzle(drill.seed, drill.level)
     ids = dict(zip(drill.truth, (each.id for each in puzzle.passes), strict=True))
     order = [ids[key] for key in given]
     wrong = next((rule for rule in puzzle.broken(order) if rule.material), None)
-    mine, usual = puzzle.cut_round_cm(order), puzzle.cut_round_cm([each.id for each in puzzle.passes])
-    cost = f"It cuts round {mine:.0f} cm of border" if mine else "Nothing has to be cut round"
-    usually = f"; {', '.join(drill.truth)} cuts round {usual:.0f} cm" if given != drill.truth else ""
+    usual = [each.id for each in puzzle.passes]
+    mine = f"Yours {_costs(puzzle, order)}"
+    other = f"; {', '.join(drill.truth)} {_costs(puzzle, usual)}" if given != drill.truth else ""
     measured = (
-        f"{cost}{usually}."
+        f"{mine}{other}."
         if wrong is None
         else f"This cannot be painted. {wrong.reason} In order: {', '.join(drill.truth)}."
     )
@@ -146,8 +161,9 @@ def _plain_minutes(minutes: float) -> float:
 
 
 def _mark_dry_now(drill: Drill, given: str) -> Marked:
+    dry = next(option.said for option in drill.options if option.key == drill.truth)
     return Marked(
-        given == drill.truth, None, f"To the touch they take: {drill.facts['told']}.",
+        given == drill.truth, None, f"{dry}, is dry. To the touch they take: {drill.facts['told']}.",
         "Thin before thick, water before oil, and the same film in damp air takes twice as long as in dry.",
         "Starting values from memory, with the range in which they mostly fall; a touch at the rim is the proof.",
     )  # fmt: skip

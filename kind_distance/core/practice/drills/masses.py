@@ -198,23 +198,25 @@ class Frame:
 
 
 def checked_frames(drill: Drill, given: Any) -> tuple[Frame, ...]:  # noqa: ANN401  from outside
-    """Take frames from outside: one for each format.
+    """Take frames from outside: one for each format that was placed, in the order of the list.
 
     Raises
     ------
     DomainError
-        If one is missing or lies outside.
+        If there is none, or one lies outside.
     """
     keys = [option.key for option in drill.options]
-    if not isinstance(given, list) or len(given) != len(keys):
-        raise DomainError("A format has no frame yet.", "Place all six, then answer.")
-    frames = []
-    for key, each in zip(keys, given, strict=True):
-        good = isinstance(each, dict) and set(each) == {"key", "x", "y", "width"} and each["key"] == key
+    if not isinstance(given, list) or not 1 <= len(given) <= len(keys):
+        raise DomainError("No format has a frame yet.", "Press on the picture, then answer.")
+    frames: list[Frame] = []
+    for each in given:
+        good = isinstance(each, dict) and set(each) == {"key", "x", "y", "width"} and each["key"] in keys
         numbers: list[Any] = [each[name] for name in ("x", "y", "width")] if good else [None]
         if any(isinstance(n, bool) or not isinstance(n, int | float) or not 0 <= n <= 1 for n in numbers):
             raise DomainError("A frame lies outside the picture.", "Move it inside, then answer.")
-        frames.append(Frame(key, *(float(n) for n in numbers)))
+        frames.append(Frame(each["key"], *(float(n) for n in numbers)))
+    if [frame.key for frame in frames] != [key for key in keys if key in {frame.key for frame in frames}]:
+        raise DomainError("A format comes twice.", "Place each once, then answer.")
     return tuple(frames)
 
 
@@ -239,7 +241,13 @@ def _mark_frames(drill: Drill, given: tuple[Frame, ...]) -> Marked:
         f"{names[a.key]} and {names[b.key]}" for (a, one), (b, other) in combinations(zip(given, crops, strict=True), 2)
         if _shared(one, other) > ALIKE
     ]  # fmt: skip
-    same = f" {', '.join(alike)} show nearly the same." if alike else " All six are different pictures."
+    same = (
+        f" {', '.join(alike)} show nearly the same."
+        if alike
+        else " Each is a different picture."
+        if len(given) > 1
+        else ""
+    )
     return Marked(
         right=True, off=None, measured="; ".join(told) + "." + same,
         rule="The format decides before the first value does: a long one tells of width, a tall one stacks depth, a "

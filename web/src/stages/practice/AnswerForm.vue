@@ -61,11 +61,6 @@ useKeys((event) => {
 
 <template>
   <form class="answer" @submit.prevent="say">
-    <p v-if="drill.shown.length" class="shown">
-      <span v-for="each in drill.shown" :key="each.key"
-        ><i :style="{ background: each.colour }" aria-hidden="true" />{{ each.said }}</span
-      >
-    </p>
     <template v-if="drill.answer === 'number'">
       <SlideInput
         v-model="number"
@@ -165,19 +160,5 @@ useKeys((event) => {
 .at {
   min-width: 1.2em;
   font-variant-numeric: lining-nums;
-}
-.shown {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px 18px;
-}
-.shown span {
-  display: grid;
-  gap: 2px;
-}
-.shown i {
-  width: 132px;
-  height: 44px;
-  border: 1px solid var(--line);
 }
 </style>

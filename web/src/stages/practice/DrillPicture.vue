@@ -16,12 +16,18 @@ const number = computed(() => props.said.number);
 const WIDE = 960;
 const HIGH = 640;
 const TALL = 0.62;
+/** Where a tag stands: on its place, or beside its ring, to the side on which there is room. */
+function beside(x: number, radius: number): number {
+  if (!radius) return 0;
+  return (x > 0.93 ? -1 : 1) * (radius + 20);
+}
 const marks = computed(() =>
   props.drill.marks.map((each) => ({
     key: each.key,
     x: each.x * WIDE,
     y: each.y * HIGH,
     radius: each.radius * WIDE,
+    tag: each.x * WIDE + beside(each.x, each.radius * WIDE),
   })),
 );
 const row = computed(() => HIGH * (1 - number.value / 100));
@@ -132,14 +138,8 @@ const told = computed(() =>
             <circle class="ring" :cx="each.x" :cy="each.y" :r="each.radius + 3" />
           </template>
           <template v-if="each.key">
-            <rect
-              class="tag"
-              :x="each.x - 13 + (each.radius ? each.radius + 16 : 0)"
-              :y="each.y - 14"
-              width="26"
-              height="28"
-            />
-            <text :x="each.x + (each.radius ? each.radius + 16 : 0)" :y="each.y + 7" text-anchor="middle">
+            <rect class="tag" :x="each.tag - 13" :y="each.y - 14" width="26" height="28" />
+            <text :x="each.tag" :y="each.y + 7" text-anchor="middle">
               {{ each.key }}
             </text>
           </template>

@@ -155,6 +155,11 @@ useKeys((event) => {
           <p class="say">{{ practice.drill.skill }}, level {{ practice.drill.level }} of 3</p>
           <h2>{{ practice.drill.question }}</h2>
           <p>{{ practice.drill.how }}</p>
+          <p v-if="practice.drill.shown.length" class="given">
+            <span v-for="each in practice.drill.shown" :key="each.key"
+              ><i :style="{ background: each.colour }" aria-hidden="true" />{{ each.said }}</span
+            >
+          </p>
           <AnswerForm
             v-if="!practice.marked"
             v-model="said"
@@ -185,9 +190,7 @@ useKeys((event) => {
             <p v-if="canHang">
               <button v-if="!practice.walled" class="do" @click="practice.keepOnWall()">
                 {{
-                  practice.drill.answer === "frames"
-                    ? "Keep these six as thumbnails"
-                    : "Keep it as a thumbnail"
+                  practice.drill.answer === "frames" ? "Keep them as thumbnails" : "Keep it as a thumbnail"
                 }}
               </button>
               <span v-else role="status"
@@ -317,6 +320,20 @@ main {
 }
 .wedge i {
   height: 84px;
+}
+.given {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 18px;
+}
+.given span {
+  display: grid;
+  gap: 2px;
+}
+.given i {
+  width: 132px;
+  height: 44px;
+  border: 1px solid var(--line);
 }
 .swatches {
   display: flex;

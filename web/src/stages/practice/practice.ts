@@ -75,7 +75,7 @@ export function complete(drill: Drill, said: Answering): Given | undefined {
   if (drill.answer === "cuts") return said.massing;
   if (drill.answer === "frames")
     return said.frames.some((each) => each.placed)
-      ? said.frames.map(({ key, x, y, width }) => ({ key, x, y, width }))
+      ? said.frames.filter((each) => each.placed).map(({ key, x, y, width }) => ({ key, x, y, width }))
       : undefined;
   return null;
 }
