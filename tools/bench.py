@@ -469,6 +469,21 @@ def practice(folder: Path) -> Iterator[Figure]:
                     client.get(str(drill["picture"]))
             times.append(1000 * (time.perf_counter() - start))
         yield "the next drill with its picture, made ahead (median)", statistics.median(times), 100.0, "ms"
+        cuts = iter(np.arange(2.0, 8.0, 0.1))
+
+        def count() -> None:
+            asked = {"cuts": [round(float(next(cuts)), 1)], "smallest": 0.01}
+            client.get("/api/practice/masses/1/13", params=asked).raise_for_status()
+
+        yield "shapes counted while a cut is moved (median)", median_ms(count, 15), 100.0, "ms"
+        start = time.perf_counter()
+        played = client.get("/api/practice/play").raise_for_status().json()
+        yield "a playground laid out and painted, nine passes", time.perf_counter() - start, 3.0, "s"
+        moves = [f"{each['at']}.{each['wait']}.{each['film']}" for each in played["moves"]]
+        moves[-1] = moves[-1][:-1] + "2"
+        start = time.perf_counter()
+        client.get("/api/practice/play", params={"moves": "-".join(moves)}).raise_for_status()
+        yield "its last pass laid thick", 1000 * (time.perf_counter() - start), 600.0, "ms"
 
 
 def main() -> int:
