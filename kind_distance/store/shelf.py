@@ -58,9 +58,9 @@ def shelf_page(
     asked = [_like(word) for word in words.casefold().split()[:12]]
     holds = "folded(title || ' ' || idea || ' ' || material || ' ' || planes) LIKE ? ESCAPE '\\'"
     held = " AND ".join([*(["finished"] if finished else []), *[holds] * len(asked)])
-    # Planes are looked into only where words are sought: it takes the longest.
+    # Planes and things are looked into only where words are sought.
     planes = (
-        "coalesce((SELECT group_concat(json_extract(value, '$.name'), ' ') FROM json_each(line, '$.planes')), '')"
+        "coalesce((SELECT group_concat(name, ' ') FROM plane WHERE painting_id = listed.id), '')"
         " || ' ' || coalesce((SELECT group_concat(name, ' ') FROM element WHERE painting_id = listed.id), '')"
         if asked
         else "''"

@@ -2,7 +2,7 @@
 
 import json
 
-from kind_distance.rows import Brief, State
+from kind_distance.rows import Brief, PlaneRecord, State
 from kind_distance.store import paintings as kept
 from kind_distance.store.database import migrate, opened
 from kind_distance.store.shelf import latest, shelf_page
@@ -10,9 +10,8 @@ from tests.support import InFolder, WithApi, demo_copy
 from tools.growth import grow
 
 
-def summary(done, passes, *planes):
-    return json.dumps({"passes": passes, "done": done, "minutes": 100, "minutes_done": 10 * done,
-                       "planes": [{"name": name} for name in planes]})  # fmt: skip
+def summary(done, passes):
+    return json.dumps({"passes": passes, "done": done, "minutes": 100, "minutes_done": 10 * done, "planes": []})
 
 
 class Pages(InFolder):
@@ -21,8 +20,10 @@ class Pages(InFolder):
         self.db = self.enterContext(opened(self.file))
         migrate(self.db)
 
-    def put(self, title, day, said="{}", **brief):
-        return kept.create(self.db, State(Brief(title=title, **brief)), f"2026-11-{day:02d}T10:00:00", "Begun", said)
+    def put(self, title, day, said="{}", plane="", **brief):
+        planes = (PlaneRecord(1, 1, plane),) if plane else ()
+        state = State(Brief(title=title, **brief), planes=planes)
+        return kept.create(self.db, state, f"2026-11-{day:02d}T10:00:00", "Begun", said)
 
     def titles(self, **asked):
         return [each.brief.title for each in shelf_page(self.db, **asked).entries]
@@ -50,8 +51,8 @@ class Pages(InFolder):
         self.assertEqual(self.titles(order="progress"), ["alder", "Birch", "Dune", "Chalk"])
 
     def test_words_are_sought_in_title_idea_material_and_planes(self):
-        self.put("Évening 100 %", 1, summary(0, 3, "Far ridge"), idea="Cold light")
-        self.put("Mill_race", 2, summary(0, 3, "Water"), medium="oil_over_acrylic")
+        self.put("Évening 100 %", 1, summary(0, 3), "Far ridge", idea="Cold light")
+        self.put("Mill_race", 2, summary(0, 3), "Water", medium="oil_over_acrylic")
         for word, found in (
             ("évening", 1), ("ÉVENING", 1), ("cold", 1), ("ridge far", 1), ("over acrylic", 1), ("100 %", 1), ("%", 1),
             ("mill_", 1), ("l_r", 1), ("m_ll", 0), ("cold ridge mill", 0), ("", 2), ("  ", 2), ("'; --", 0), ("x" * 500, 0),
