@@ -18,7 +18,7 @@ from kind_distance.core.schedule.critical_path import find_slack
 from kind_distance.errors import DomainError
 from kind_distance.stages.mixes.batches import remixes_of
 from kind_distance.stages.mixes.strings import Mix, strings_of, targets_of
-from kind_distance.stages.passes.work import kept_of, offered
+from kind_distance.stages.passes.work import kept_of
 from kind_distance.studio.pass_placing import put_there, schools_tried
 from kind_distance.studio.plan_search import Seeking
 
@@ -56,16 +56,6 @@ class PlacedThereView(BaseModel):
     breaks: list[BreaksView]
     moved: int
     moved_said: str
-
-
-@router.get("/plans", summary="Offer plans to take")
-def plans(here: Here, painting_id: PathNumber) -> list[PlanOfferView]:
-    """Offer three plans against the one that stands; looking for the last takes a moment."""
-    desk = here.studio.desk(painting_id, here.clock())
-    return [
-        PlanOfferView(way=each.way, name=each.name, said=each.said, moved=each.moved)
-        for each in offered(desk.survey().work.problem, kept_of(desk.state))
-    ]
 
 
 @router.get("/placement", summary="Try a pass at a minute of a session")
