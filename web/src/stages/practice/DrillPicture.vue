@@ -264,9 +264,4 @@ text {
   stroke-width: 2.5;
   stroke-dasharray: 9 7;
 }
-@media (max-width: 900px) {
-  figure:has(img) {
-    grid-template-columns: minmax(0, 1fr);
-  }
-}
 </style>

@@ -275,4 +275,9 @@ ol b {
     order: 3;
   }
 }
+@media (max-width: 600px) {
+  .sky .say {
+    display: none;
+  }
+}
 </style>

@@ -373,4 +373,9 @@ main {
     padding: 10px 12px;
   }
 }
+@media (max-width: 600px) {
+  .sky .say {
+    display: none;
+  }
+}
 </style>
