@@ -23,8 +23,13 @@ package's own folder. The typefaces are under the SIL Open Font License 1.1 (`ki
 
 ## Python
 
-| Package | Version | Licence |
-| --- | --- | --- |
+Known vulnerabilities are asked of the package index's own advisories by hand before a release (`pip-audit -r
+requirements/run.lock`, `npm audit --omit=dev` in `web`) and kept in `requirements/advisories.txt`. When this was asked
+last, the index answered for the newest version of each package only, and for nothing of the front end: an empty field
+was not answered.
+
+| Package | Version | Licence | Known vulnerabilities |
+| --- | --- | --- | --- |
 """
 
 
@@ -47,6 +52,13 @@ def python_packages() -> list[tuple[str, str, str]]:
     return [(name, version, _python_licence(name)) for name, version in named]
 
 
+def advisories() -> dict[tuple[str, str], str]:
+    """Give what is known of a package in a version: ids or none, and the day on which it was asked."""
+    lines = (ROOT / "requirements" / "advisories.txt").read_text("utf-8").splitlines()
+    rows = [line.split(" ", 3) for line in lines if line and not line.startswith("#")]
+    return {(name, version): f"{known} ({day})" for name, version, day, known in rows}
+
+
 def front_end_packages() -> list[tuple[str, str, str]]:
     """List what is built into the front end: name, version, licence."""
     lock = json.loads((ROOT / "web" / "package-lock.json").read_text("utf-8"))["packages"]
@@ -59,7 +71,11 @@ def front_end_packages() -> list[tuple[str, str, str]]:
 
 def table() -> str:
     """Write the table."""
-    lines = [f"| {name} | {version} | {said} |" for name, version, said in python_packages()]
+    known = advisories()
+    lines = [
+        f"| {name} | {version} | {said} | {known.get((name, version), '')} |"
+        for name, version, said in python_packages()
+    ]
     web = [f"| {name} | {version} | {said} |" for name, version, said in front_end_packages()]
     head = "\n## Front end\n\n| Package | Version | Licence |\n| --- | --- | --- |\n"
     return HEAD + "\n".join(lines) + "\n" + head + "\n".join(web) + "\n"
