@@ -5,6 +5,7 @@ from __future__ import annotations
 import json
 import zlib
 from collections import Counter
+from contextlib import suppress
 from dataclasses import dataclass
 from datetime import UTC, datetime, timedelta
 from pathlib import Path
@@ -12,7 +13,7 @@ from typing import Any
 
 from fsrs import Card, Rating, Scheduler
 
-from kind_distance.core.practice.drills.drill import Drill, Marked
+from kind_distance.core.practice.drills.drill import TOO_LITTLE, Drill, Marked
 from kind_distance.core.practice.drills.table import DRILLS, make_drill
 from kind_distance.core.practice.learning import Answered, biases, level_for, line_of, rating_of, say_bias
 from kind_distance.core.practice.marking import QUICKEST_S, mark_answer
@@ -55,6 +56,15 @@ class Shown:
 
 def _answered(found: list[KeptAnswer]) -> list[Answered]:
     return [Answered(each.kind, each.correct, each.off, each.facts) for each in found]
+
+
+def _drill_after(learner_id: int, kind: str, found: list[KeptAnswer], painting: int | None) -> tuple[str, int, int]:
+    """Give the drill of a kind that follows the answers so far: kind, seed and level."""
+    here = [each for each in found if each.kind == kind]
+    seed = 1 + zlib.crc32(f"{learner_id} {kind} {len(here)}".encode()) % 900_000
+    if painting is not None:
+        seed = 1_000_000 + zlib.crc32(f"{learner_id} {kind} {len(here)} {painting}".encode()) % 8_000_000
+    return kind, seed, level_for(_answered(here))
 
 
 def _aware(now: datetime) -> datetime:
@@ -136,17 +146,23 @@ class Practice:
         """
         found = self.answers(learner_id)
         if kind is None and painting is not None:
-            asked = Counter(each.kind for each in found)
-            kind = min((key for key, each in DRILLS.items() if each.own), key=lambda key: asked[key])
+            return self._next_on_own(learner_id, found, painting)
         if kind is None:
             kind = self._due(learner_id, found, now)[0]
         if kind not in DRILLS:
             raise DomainError("There is no such drill.", "Choose one of the list.")
-        here = [each for each in found if each.kind == kind]
-        seed = 1 + zlib.crc32(f"{learner_id} {kind} {len(here)}".encode()) % 900_000
-        if painting is not None:
-            seed = 1_000_000 + zlib.crc32(f"{learner_id} {kind} {len(here)} {painting}".encode()) % 8_000_000
-        return kind, seed, level_for(_answered(here))
+        return _drill_after(learner_id, kind, found, painting)
+
+    def _next_on_own(self, learner_id: int, found: list[KeptAnswer], painting: int) -> tuple[str, int, int]:
+        """Choose the kind that was asked least among those that an own picture does for."""
+        asked = Counter(each.kind for each in found)
+        scene, _ = self.own(painting)
+        for kind in sorted((key for key in SPACED if DRILLS[key].own), key=lambda key: asked[key]):
+            drill = _drill_after(learner_id, kind, found, painting)
+            with suppress(DomainError):
+                make_drill(*drill, scene)
+                return drill
+        raise DomainError(*TOO_LITTLE)
 
     def _due(self, learner_id: int, found: list[KeptAnswer], now: datetime) -> tuple[str, str]:
         with opened(self.file) as db:

@@ -3,18 +3,26 @@
 import csv
 import io
 import unittest
+from dataclasses import replace
 from datetime import datetime, timedelta
+from unittest.mock import patch
 
 import numpy as np
 from fsrs import Card
 from PIL import Image
 
+from kind_distance.core.practice.drills.drill import TOO_LITTLE
 from kind_distance.core.practice.drills.table import DRILLS, make_drill
+from kind_distance.errors import DomainError
 from kind_distance.store.database import opened
 from kind_distance.store.practice import MOST_LEARNERS, cards_of
 from kind_distance.studio.practice import UNSCORED
 from tests.practising import right_answer
 from tests.support import WithApi, demo_copy
+
+
+def _refuses(seed, level, own=None):
+    raise DomainError(*TOO_LITTLE)
 
 
 class OnOnesOwnPicture(WithApi):
@@ -104,6 +112,25 @@ class OnOnesOwnPicture(WithApi):
         undone = self.client.post("/api/paintings/3/undo", json={"version": version})
         self.assertEqual(undone.status_code, 200, undone.text)
         self.assertEqual(len(self.thumbnails()), before)
+
+    def test_what_comes_next_on_an_own_picture_is_what_was_asked_least_and_is_scored(self):
+        seen = []
+        for _ in range(9):
+            drill = self.client.get(f"{self.at}/drill", params={"painting": 3}).json()
+            seen.append(drill["kind"])
+            if drill["answer"] in ("number", "choice"):
+                self.answer(drill, 5 if drill["answer"] == "number" else drill["options"][0]["key"])
+            else:
+                given = {"cuts": [round(3 + n, 1) for n in range(drill["values"] - 1)], "smallest": 0.01}
+                keys = [each["key"] for each in drill["options"]]
+                self.answer(drill, keys if drill["answer"] == "order" else given)
+        self.assertNotIn("six_formats", seen)
+        self.assertEqual(len(set(seen)), 8)
+
+    def test_a_kind_that_the_picture_does_not_do_for_is_passed_over(self):
+        with patch.dict(DRILLS, {"value_name": replace(DRILLS["value_name"], make=_refuses)}):
+            drill = self.client.get(f"{self.at}/drill", params={"painting": 3}).json()
+        self.assertEqual(drill["kind"], "value_match")
 
     def test_what_leaves_no_thumbnail_is_not_kept(self):
         self.wall(self.ask("value_name"), 5, 422)
