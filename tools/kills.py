@@ -32,6 +32,7 @@ from tools.running import DEMO_NOW
 
 TEA = 3  # the demo's painting that is planned and not begun
 STARTS_WITHIN_S = 25.0
+PAUSE_S = 0.3
 ROUNDS_OF_A_FILE = 6  # later a painting has all the photos and remarks it takes, and no more are acknowledged
 Given = tuple[str, int, str]  # what was acknowledged: its kind, the painting, what to look for
 SENDERS = ("changes", "easel", "uploads", "imports")
@@ -109,12 +110,13 @@ def _send(kind: str, client: httpx.Client, rng: random.Random, round_: _Round, p
 
 
 def _sender(kind: str, address: str, rng: random.Random, round_: _Round, package: bytes) -> None:
-    with httpx.Client(base_url=address, timeout=20) as client:
+    with httpx.Client(base_url=address, timeout=60) as client:
         while True:
             try:
                 _send(kind, client, rng, round_, package)
             except (httpx.HTTPError, ValueError):
                 return
+            time.sleep(rng.uniform(0.0, PAUSE_S))  # else the quick ones keep the slow ones from being answered
 
 
 def _found(client: httpx.Client, round_: _Round) -> list[str]:
