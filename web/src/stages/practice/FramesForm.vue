@@ -5,7 +5,10 @@ import { vRoving } from "@/look/roving";
 import SlideInput from "./SlideInput.vue";
 import type { Drill, Frame } from "./practice";
 
-const props = defineProps<{ drill: Drill }>();
+const props = defineProps<{
+  /** Its options are the formats. */
+  drill: Drill;
+}>();
 const frames = defineModel<Frame[]>({ required: true });
 const chosen = defineModel<string>("chosen", { required: true });
 const frame = computed(() => frames.value.find((each) => each.key === chosen.value));

@@ -4,7 +4,12 @@ import { computed } from "vue";
 import SlideInput from "./SlideInput.vue";
 import { cutMoved, type Drill, type Massing, type MassesTold } from "./practice";
 
-const props = defineProps<{ drill: Drill; told: MassesTold | null }>();
+const props = defineProps<{
+  /** Its limits are those of the cuts. */
+  drill: Drill;
+  /** What the cuts make, once it is counted. */
+  told: MassesTold | null;
+}>();
 const massing = defineModel<Massing>({ required: true });
 const names = computed(() =>
   massing.value.cuts.map((_, at) => (massing.value.cuts.length === 1 ? "Cut" : `Cut ${at + 1}`)),
