@@ -42,6 +42,9 @@ def derived(db: sqlite3.Connection, name: str, kind: str) -> bytes | None:
 
 
 def keep_derived(db: sqlite3.Connection, name: str, kind: str, data: bytes) -> None:
-    """Keep a working copy."""
+    """Keep a working copy, unless its picture was deleted while it was made."""
     with transaction(db):
-        db.execute("INSERT OR REPLACE INTO derived VALUES (?, ?, ?)", (name, kind, data))
+        db.execute(
+            "INSERT OR REPLACE INTO derived SELECT ?, ?, ? WHERE EXISTS (SELECT 1 FROM picture WHERE hash = ?)",
+            (name, kind, data, name),
+        )

@@ -123,6 +123,10 @@ class Pictures(WithFile):
         self.assertEqual(again, pictures.content_hash(b"original"))
         self.assertEqual(self.db.execute("SELECT count(*) FROM picture").fetchone()[0], 1)
 
+    def test_a_copy_of_a_picture_that_went_meanwhile_is_not_kept(self):
+        pictures.keep_derived(self.db, "0" * 64, "view.jpg", b"late")
+        self.assertIsNone(pictures.derived(self.db, "0" * 64, "view.jpg"))
+
     def test_copies_may_be_thrown_away(self):
         self.assertEqual(pictures.derived(self.db, self.picture, "view.jpg"), b"view")
         self.db.execute("DELETE FROM derived")
