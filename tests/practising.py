@@ -6,7 +6,7 @@ from kind_distance.core.practice.drills.masses import TRIED_SMALLEST, best_cuts,
 def right_answer(drill):
     """Give the answer that is right."""
     if drill.answer == "cuts":
-        cuts, _ = best_cuts(drill.scene, int(drill.facts["values"]) - 1)
+        cuts, _ = best_cuts(drill.scene, drill.known["values"] - 1)
         few = (each for each in TRIED_SMALLEST if mass(drill.scene, cuts, each).shapes <= drill.truth)
         return {"cuts": list(cuts), "smallest": next(few)}
     if drill.answer == "frames":

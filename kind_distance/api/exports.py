@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-from base64 import b64encode
 from functools import partial
 from tempfile import SpooledTemporaryFile
 from typing import Annotated, Literal
@@ -14,6 +13,7 @@ from starlette.responses import StreamingResponse
 
 from kind_distance.api.context import Here, PathNumber
 from kind_distance.exchange.names import file_name
+from kind_distance.exchange.pictures import png_address
 from kind_distance.rows import State
 from kind_distance.studio.document.personal import personal_in, without_personal
 
@@ -322,7 +322,7 @@ def printed_pages(here: Here, painting_id: PathNumber, sort: Printed, session: i
             data = hand_over_sheet(state, survey, here.now_min)
     pages = [
         PageView(
-            image=f"data:image/png;base64,{b64encode(each.png).decode('ascii')}",
+            image=png_address(each.png),
             width_cm=round(each.width_cm, 1),
             height_cm=round(each.height_cm, 1),
         )

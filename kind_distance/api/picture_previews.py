@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import base64
 from datetime import datetime
 from typing import Annotated, Any
 
@@ -21,7 +20,7 @@ from kind_distance.core.picture.perspective import distance_by_height, equal_bay
 from kind_distance.core.picture.thumbnail import USUAL_SMALLEST, USUAL_SOFTNESS, Thumbnail
 from kind_distance.core.wording import say_area
 from kind_distance.errors import DomainError
-from kind_distance.exchange.pictures import png
+from kind_distance.exchange.pictures import png, png_address
 from kind_distance.pictures import darkroom
 from kind_distance.pictures.plates import area_on_support, focus_of, framing_of, plate_of, settings_of, source_of
 from kind_distance.rows import State, ThumbnailRecord
@@ -82,10 +81,6 @@ class FormatsTried(Tried):
     formats: Annotated[list[Text], Field(min_length=1, max_length=MOST_FORMATS)]
 
 
-def _data_address(codes: Any) -> str:  # noqa: ANN401  a picture's codes
-    return f"data:image/png;base64,{base64.b64encode(png(codes)).decode()}"
-
-
 def _only(made: Thumbnail, step: int) -> Any:  # noqa: ANN401  a picture's codes
     """Show one step in its value and all others as paper."""
     values = made.reading.values
@@ -103,7 +98,7 @@ def preview(here: Here, painting_id: PathNumber, tried: Tried) -> m.PreviewView:
     soft = darkroom.simplified(file, framing, record.softness, settings.focus)
     shown = made.grey() if tried.isolate is None else _only(made, tried.isolate)
     return m.PreviewView(
-        image=_data_address(shown),
+        image=png_address(png(shown)),
         smallest_said=say_area(record.smallest_share * area_on_support(state, framing), state.brief.unit),
         aspect=framing.aspect,
         reading=reading_view(made, soft),
@@ -144,7 +139,7 @@ def formats(here: Here, painting_id: PathNumber, tried: FormatsTried) -> list[m.
                 name=name,
                 ratio=round(ratio, 4),
                 crop=[crop.x, crop.y, crop.width, crop.height],
-                image=_data_address(made.grey()),
+                image=png_address(png(made.grey())),
                 said=f"{reading.effective_shapes:.1f} shapes, the largest {100 * reading.largest_share:.0f} %",
                 cut_focus=focus is not None and focus_in(focus, crop, *size) is None,
             )

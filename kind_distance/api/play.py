@@ -9,7 +9,7 @@ from pydantic import BaseModel, Field
 
 from kind_distance.api.context import Here, forever
 from kind_distance.core.paint.media import medium_of
-from kind_distance.core.practice.drills.layers import AIRS
+from kind_distance.core.practice.airs import AIRS
 from kind_distance.core.practice.play import (
     FILMS,
     MEDIA,
@@ -62,11 +62,11 @@ class PlayView(BaseModel):
     films: list[str]
     passes: list[PlayPassView]
     moves: list[PlayMoveView]
-    good: list[PlayMoveView] = Field(description="The good order, with the shortest waits that let all dry.")
+    book: list[PlayMoveView] = Field(description="By the book: far to near, with the shortest waits that let all dry.")
     picture: str
-    good_picture: str
+    book_picture: str
     took_said: str
-    good_said: str
+    book_said: str
     told: list[str]
 
 
@@ -77,9 +77,9 @@ PlaySeed = Annotated[int, Query(ge=1, le=10_000_000)]
 
 
 def _moves_of(said: str, ground: Playground, air: int) -> tuple[Move, ...]:
-    """Read moves from an address, `pass.wait.film` joined by hyphens; the good order where none are said."""
+    """Read moves from an address, `pass.wait.film` joined by hyphens; by the book where none are said."""
     if not said:
-        return ground.good(air_of(air))
+        return ground.by_the_book(air_of(air))
     moves = tuple(Move(*(int(part) for part in each.split("."))) for each in said.split("-"))
     if any(move.wait >= len(WAITS) or move.film >= len(FILMS) for move in moves):
         raise DomainError("There is no such wait or film.", "Choose one of the list.")
@@ -94,20 +94,20 @@ def _written(moves: tuple[Move, ...]) -> str:
 def play(here: Here, seed: PlaySeed = 13, medium: Medium = "acrylic", air: Air = 1, moves: Moves = "") -> PlayView:
     """Paint a scene's passes in an order, with waits, films and air of one's own, and tell what comes of it."""
     ground = playground(seed, medium)
-    mine, good = _moves_of(moves, ground, air), ground.good(air_of(air))
+    mine, book = _moves_of(moves, ground, air), ground.by_the_book(air_of(air))
     film = here.films.film(ground.scene)
-    played, best = ground.played(mine, air_of(air)), ground.played(good, air_of(air))
-    told = tell(ground, played, film.stage(played.steps), film.stage(best.steps))
+    played, plain = ground.played(mine, air_of(air)), ground.played(book, air_of(air))
+    told = tell(ground, played, film.stage(played.steps), film.stage(plain.steps))
     return PlayView(
         seed=seed, medium=medium, air=air,
         media=[PlayChoiceView(key=key, said=medium_of(key).name) for key in MEDIA], airs=[said for said, _ in AIRS],
         waits=["none" if not each else say_minutes(each) for each in WAITS], films=[said for said, _ in FILMS],
         passes=[PlayPassView(at=at, said=first_upper(each.said)) for at, each in enumerate(ground.passes)],
         moves=[PlayMoveView(at=each.at, wait=each.wait, film=each.film) for each in mine],
-        good=[PlayMoveView(at=each.at, wait=each.wait, film=each.film) for each in good],
+        book=[PlayMoveView(at=each.at, wait=each.wait, film=each.film) for each in book],
         picture=f"/api/practice/play.jpg?seed={seed}&medium={medium}&air={air}&moves={_written(mine)}",
-        good_picture=f"/api/practice/play.jpg?seed={seed}&medium={medium}&air={air}&moves={_written(good)}",
-        took_said=say_played(played), good_said=say_played(best), told=told,
+        book_picture=f"/api/practice/play.jpg?seed={seed}&medium={medium}&air={air}&moves={_written(book)}",
+        took_said=say_played(played), book_said=say_played(plain), told=told,
     )  # fmt: skip
 
 

@@ -15,12 +15,12 @@ from kind_distance.clock import say_moment
 from kind_distance.core.colour.munsell import grey_code
 from kind_distance.core.practice.canvas import HIGH, WIDE
 from kind_distance.core.practice.drills.drill import Drill
-from kind_distance.core.practice.drills.masses import Massed, checked_cuts, mass
+from kind_distance.core.practice.drills.masses import checked_cuts, mass
 from kind_distance.core.practice.drills.table import DRILLS, make_drill
 from kind_distance.errors import NotFoundError
-from kind_distance.exchange.pictures import jpeg, png
+from kind_distance.exchange.pictures import jpeg, png, png_address
 from kind_distance.studio.paintings import minutes_now
-from kind_distance.studio.practice import UNSCORED, Practice, Shown
+from kind_distance.studio.practice import Practice, Shown
 
 router = APIRouter(prefix="/api/practice", tags=["practice"])
 Kind = Annotated[str, Field(max_length=20)]
@@ -234,8 +234,8 @@ def _view(drill: Drill, painting: int | None = None, version: int | None = None)
         answer=drill.answer, low=drill.low, high=drill.high, step=drill.step, unit=drill.unit,
         options=[OptionView(key=each.key, said=each.said, colour=each.colour) for each in drill.options],
         shown=[OptionView(key=each.key, said=each.said, colour=each.colour) for each in drill.shown],
-        values=int(drill.facts["values"]) if drill.answer == "cuts" else 0,
-        minutes=drill.minutes, scored=drill.kind not in UNSCORED, horizon=drill.horizon / HIGH,
+        values=drill.known.get("values", 0),
+        minutes=drill.minutes, scored=kind.scored, horizon=drill.horizon / HIGH,
         painting=painting, version=version,
     )  # fmt: skip
 
@@ -262,8 +262,8 @@ def own_picture(here: Here, painting_id: PathNumber, version: PathNumber) -> Res
     return forever(jpeg(scene.codes), "image/jpeg")
 
 
-class WallRequest(BaseModel):
-    """An answer on an own picture that is to go to the painting's wall of thumbnails."""
+class ThumbnailsRequest(BaseModel):
+    """An answer on an own picture that is to be kept among the painting's thumbnails."""
 
     kind: Kind
     seed: Seed
@@ -271,18 +271,22 @@ class WallRequest(BaseModel):
     given: Any
 
 
-class WallView(BaseModel):
+class ThumbnailsKeptView(BaseModel):
     """The painting's version once it is kept."""
 
     version: int
 
 
-@router.post("/own/{painting_id}/{version}/wall", status_code=201, summary="Keep an answer on the wall of thumbnails")
-def keep_on_wall(here: Here, painting_id: PathNumber, version: PathNumber, said: WallRequest) -> WallView:
+@router.post("/own/{painting_id}/{version}/thumbnails", status_code=201, summary="Keep an answer among the thumbnails")
+def keep_thumbnails(
+    here: Here, painting_id: PathNumber, version: PathNumber, said: ThumbnailsRequest
+) -> ThumbnailsKeptView:
     """Keep the thumbnail of an answer, or one for each of six formats, with the painting it was made on."""
-    action, arguments = _practice(here).wall(painting_id, version, (said.kind, said.seed, said.level), said.given)
+    action, arguments = _practice(here).thumbnail_change(
+        painting_id, version, (said.kind, said.seed, said.level), said.given
+    )
     opened = here.studio.change(painting_id, version, action, arguments, here.clock())
-    return WallView(version=opened.painting.version)
+    return ThumbnailsKeptView(version=opened.painting.version)
 
 
 Cut = Annotated[float, Field(ge=0, le=10, allow_inf_nan=False)]
@@ -297,38 +301,24 @@ class MassesView(BaseModel):
     shapes: int
     most: int
     kept: float
+    picture: str
 
 
-def _massed(
-    here: Here, at: tuple[int, int], cuts: list[float], smallest: float, own: tuple[int | None, int | None]
-) -> tuple[Massed, int]:
-    painting, version = own
-    scene = None if painting is None else _practice(here).own(painting, version)[0]
-    drill = make_drill("masses", *at, scene)
-    taken = checked_cuts(drill, {"cuts": list(cuts), "smallest": smallest})
-    assert drill.scene is not None  # noqa: S101  it has a picture
-    return mass(drill.scene, *taken), int(drill.truth)
-
-
-@router.get("/masses/{level}/{seed}.png", response_class=Response, summary="Show a picture in few values")
-def masses_shown(
-    here: Here, level: PathLevel, seed: PathSeed, cuts: Cuts, smallest: Smallest = 0.004,
-    painting: OwnPainting = None, version: OwnPainting = None,
-) -> Response:  # fmt: skip
-    """Show the picture of a drill in the values that its cuts make."""
-    found, _ = _massed(here, (seed, level), cuts, smallest, (painting, version))
-    grey = found.thumbnail.grey()
-    return forever(png(np.repeat(grey[..., None], 3, axis=2)), "image/png")
-
-
-@router.get("/masses/{level}/{seed}", summary="Count the shapes of a picture in few values")
-def masses_told(
+@router.get("/masses/{level}/{seed}", summary="Put the picture of a drill into few values")
+def masses(
     here: Here, level: PathLevel, seed: PathSeed, cuts: Cuts, smallest: Smallest = 0.004,
     painting: OwnPainting = None, version: OwnPainting = None,
 ) -> MassesView:  # fmt: skip
-    """Count the shapes that are left, and say how much of the contrast between planes is kept."""
-    found, most = _massed(here, (seed, level), cuts, smallest, (painting, version))
-    return MassesView(shapes=found.shapes, most=most, kept=round(found.kept, 3))
+    """Show it in the values that its cuts make, count the shapes, and say how much of the contrast is kept."""
+    scene = None if painting is None else _practice(here).own(painting, version)[0]
+    drill = make_drill("masses", seed, level, scene)
+    taken = checked_cuts(drill, {"cuts": list(cuts), "smallest": smallest})
+    assert drill.scene is not None  # noqa: S101  it has a picture
+    found = mass(drill.scene, *taken)
+    return MassesView(
+        shapes=found.shapes, most=int(drill.truth), kept=round(found.kept, 3),
+        picture=png_address(png(found.thumbnail.grey())),
+    )  # fmt: skip
 
 
 def _make_ahead(here: Here, learner_id: int) -> None:

@@ -11,6 +11,7 @@ import lzma
 import struct
 import warnings
 import zlib
+from base64 import b64encode
 from collections.abc import Sequence
 from dataclasses import dataclass
 from typing import Any, SupportsFloat
@@ -401,6 +402,11 @@ def jpeg(codes: NDArray[np.uint8], quality: int = 92) -> bytes:
 def from_jpeg(data: bytes) -> NDArray[np.uint8]:
     """Read back what :func:`jpeg` wrote: (H, W, 3) sRGB codes."""
     return np.asarray(Image.open(io.BytesIO(data), formats=["JPEG"]).convert("RGB"), dtype=np.uint8)
+
+
+def png_address(packed: bytes) -> str:
+    """Give a PNG as an address that holds it whole, for pictures that change with every move of a slider."""
+    return f"data:image/png;base64,{b64encode(packed).decode('ascii')}"
 
 
 def png(codes: NDArray[np.uint8]) -> bytes:

@@ -47,8 +47,8 @@ def own_scene(file: Path, state: State) -> Scene:
     return scene_of_picture(codes, on_view, told)
 
 
-def wall_change(state: State, drill: Drill, given: Any) -> tuple[str, dict[str, Any]]:  # noqa: ANN401  checked here
-    """Turn an answer on an own picture into a change that keeps it on the wall of thumbnails.
+def thumbnail_change(state: State, drill: Drill, given: Any) -> tuple[str, dict[str, Any]]:  # noqa: ANN401  checked here
+    """Turn an answer on an own picture into a change that keeps it among the thumbnails.
 
     Raises
     ------

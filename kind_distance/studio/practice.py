@@ -24,11 +24,10 @@ from kind_distance.store import paintings
 from kind_distance.store import practice as kept
 from kind_distance.store.database import opened, transaction
 from kind_distance.store.practice import KeptAnswer, Learner
-from kind_distance.studio.own_scenes import own_scene, wall_change
+from kind_distance.studio.own_scenes import own_scene, thumbnail_change
 
 MOST_NAME = 40
-UNSCORED = ("loosening", "six_formats")
-SPACED = tuple(kind for kind in DRILLS if kind not in UNSCORED)
+SPACED = tuple(key for key, each in DRILLS.items() if each.scored)
 SCHEDULER = Scheduler(enable_fuzzing=False)
 
 
@@ -123,18 +122,18 @@ class Practice:
             )
         return own_scene(self.file, painting.state), painting.version
 
-    def wall(
+    def thumbnail_change(
         self,
         painting_id: int,
         version: int,
         drill: tuple[str, int, int],
         given: Any,  # noqa: ANN401
     ) -> tuple[str, dict[str, Any]]:
-        """Say which change of a painting keeps an answer on its wall of thumbnails."""
+        """Say which change of a painting keeps an answer among its thumbnails."""
         scene, _ = self.own(painting_id, version)
         with opened(self.file) as db:
             state = paintings.painting_of(db, painting_id).state
-        return wall_change(state, make_drill(*drill, scene), given)
+        return thumbnail_change(state, make_drill(*drill, scene), given)
 
     def next_drill(
         self, learner_id: int, kind: str | None, now: datetime, painting: int | None = None
@@ -193,7 +192,7 @@ class Practice:
         """
         made = make_drill(*drill, own)
         marked = mark_answer(made, given)
-        if seconds < QUICKEST_S or made.kind in UNSCORED:
+        if seconds < QUICKEST_S or not DRILLS[made.kind].scored:
             return made, marked, False
         answer = KeptAnswer(*drill, now.isoformat(timespec="seconds"), marked.right, marked.off, made.facts, seconds)
         with opened(self.file) as db, transaction(db):

@@ -14,16 +14,16 @@ class Play(WithApi):
     def picture(self, at):
         return np.asarray(Image.open(io.BytesIO(self.client.get(at).raise_for_status().content)), float)
 
-    def test_it_begins_with_the_good_order_and_shows_what_another_does(self):
+    def test_it_begins_by_the_book_and_shows_what_another_does(self):
         begun = self.client.get(AT).raise_for_status().json()
-        self.assertEqual(begun["moves"], begun["good"])
-        self.assertEqual(begun["picture"], begun["good_picture"])
+        self.assertEqual(begun["moves"], begun["book"])
+        self.assertEqual(begun["picture"], begun["book_picture"])
         self.assertEqual(len(begun["told"]), 1)
         turned = "-".join(f"{each['at']}.0.1" for each in reversed(begun["moves"]))
         played = self.client.get(AT, params={"moves": turned}).raise_for_status().json()
         self.assertEqual([each["at"] for each in played["moves"]], [each["at"] for each in reversed(begun["moves"])])
         self.assertGreater(len(played["told"]), 2)
-        one, other = self.picture(played["picture"]), self.picture(played["good_picture"])
+        one, other = self.picture(played["picture"]), self.picture(played["book_picture"])
         self.assertGreater(float((np.abs(one - other).max(axis=2) > 30).mean()), 0.02)
 
     def test_other_paint_air_and_scene(self):

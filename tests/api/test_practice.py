@@ -3,6 +3,7 @@
 import csv
 import io
 import unittest
+from base64 import b64decode
 from dataclasses import replace
 from datetime import datetime, timedelta
 from unittest.mock import patch
@@ -16,7 +17,6 @@ from kind_distance.core.practice.drills.table import DRILLS, make_drill
 from kind_distance.errors import DomainError
 from kind_distance.store.database import opened
 from kind_distance.store.practice import MOST_LEARNERS, cards_of
-from kind_distance.studio.practice import UNSCORED
 from tests.practising import right_answer
 from tests.support import WithApi, demo_copy
 
@@ -69,9 +69,9 @@ class OnOnesOwnPicture(WithApi):
         for distance in metres.values():
             self.assertLess(min(abs(distance - each) / each for each in given), 0.06)
 
-    def wall(self, drill, given, status=201):
+    def keep(self, drill, given, status=201):
         said = {key: drill[key] for key in ("kind", "seed", "level")}
-        at = f"/api/practice/own/{drill['painting']}/{drill['version']}/wall"
+        at = f"/api/practice/own/{drill['painting']}/{drill['version']}/thumbnails"
         found = self.client.post(at, json={**said, "given": given})
         self.assertEqual(found.status_code, status, found.text)
         return found.json()
@@ -79,31 +79,31 @@ class OnOnesOwnPicture(WithApi):
     def thumbnails(self):
         return self.client.get("/api/paintings/3").json()["thumbnails"]
 
-    def test_few_shapes_go_to_the_wall_with_their_cuts(self):
+    def test_few_shapes_are_kept_with_their_cuts(self):
         before, drill = len(self.thumbnails()), self.ask("masses")
         cuts = [round(2 + 6 * (n + 1) / drill["values"], 1) for n in range(drill["values"] - 1)]
         query = {"cuts": cuts, "smallest": 0.01, "painting": 3, "version": drill["version"]}
         at = f"/api/practice/masses/{drill['level']}/{drill['seed']}"
         told = self.client.get(at, params=query).raise_for_status().json()
-        shown = Image.open(io.BytesIO(self.client.get(f"{at}.png", params=query).raise_for_status().content))
+        shown = Image.open(io.BytesIO(b64decode(told["picture"].split(",")[1])))
         self.assertLessEqual(len(np.unique(np.asarray(shown))), drill["values"])
         said = self.answer(drill, {"cuts": cuts, "smallest": 0.01})
         self.assertIn(f"{told['shapes']} shapes of {told['most']} allowed", said["measured"])
-        self.wall(drill, {"cuts": cuts, "smallest": 0.01})
+        self.keep(drill, {"cuts": cuts, "smallest": 0.01})
         kept = self.thumbnails()
         self.assertEqual(len(kept), before + 1)
         self.assertEqual((kept[-1]["steps"], kept[-1]["cuts_by_hand"]), (drill["values"], True))
         self.assertEqual(kept[-1]["reading"]["cuts"], cuts)
         # What was asked about has changed by that: it cannot be kept twice by an old address.
-        self.wall(drill, {"cuts": cuts, "smallest": 0.01}, 409)
+        self.keep(drill, {"cuts": cuts, "smallest": 0.01}, 409)
 
-    def test_six_formats_go_to_the_wall_all_or_none(self):
+    def test_six_formats_are_kept_all_or_none(self):
         before, drill = len(self.thumbnails()), self.ask("six_formats")
         frames = [{"key": each["key"], "x": 0.4, "y": 0.6, "width": 0.5} for each in drill["options"]]
         self.assertFalse(self.answer(drill, frames)["counted"])
-        self.wall(drill, [*frames[1:], {"key": "square", "x": 9, "y": 0, "width": 1}], 422)
+        self.keep(drill, [*frames[1:], {"key": "square", "x": 9, "y": 0, "width": 1}], 422)
         self.assertEqual(len(self.thumbnails()), before)
-        version = self.wall(drill, frames)["version"]
+        version = self.keep(drill, frames)["version"]
         kept = self.thumbnails()[before:]
         self.assertEqual([each["name"] for each in kept], [each["said"] for each in drill["options"]])
         ratios = [each["crop"][2] / each["crop"][3] for each in kept]
@@ -133,7 +133,7 @@ class OnOnesOwnPicture(WithApi):
         self.assertEqual(drill["kind"], "value_match")
 
     def test_what_leaves_no_thumbnail_is_not_kept(self):
-        self.wall(self.ask("value_name"), 5, 422)
+        self.keep(self.ask("value_name"), 5, 422)
 
     def test_what_does_not_do_is_told(self):
         self.ask("fault", status=422)
@@ -197,8 +197,8 @@ class Practising(WithApi):
             self.assertNotIn("truth", drill)
             marked = self.answer(who, drill, self.truth(drill))
             self.assertTrue(marked["right"], kind)
-            self.assertEqual(marked["counted"], kind not in UNSCORED)
-            self.assertEqual(drill["scored"], kind not in UNSCORED)
+            self.assertEqual(marked["counted"], DRILLS[kind].scored)
+            self.assertEqual(drill["scored"], kind not in ("loosening", "six_formats"))
 
     def test_a_drill_counts_once_and_not_when_nobody_looked(self):
         who = self.begin()
@@ -218,7 +218,7 @@ class Practising(WithApi):
             drill = self.drill(who)
             seen.append(drill["kind"])
             self.answer(who, drill, self.truth(drill))
-        self.assertEqual(set(seen), set(DRILLS) - set(UNSCORED))
+        self.assertEqual(set(seen), {key for key, each in DRILLS.items() if each.scored})
         self.now += timedelta(days=40)  # none for a month
         shown = self.client.get(f"/api/practice/learners/{who}").json()
         self.assertIn("its time has come again", shown["why"])

@@ -155,7 +155,7 @@ class OnOnesOwnPicture(_Drills, InBrowser):
         ask.get_by_role("button", name="That is my answer").click()
         expect(ask).to_contain_text("distances that you gave")
 
-    def test_few_shapes_of_ones_own_go_to_the_wall(self):
+    def test_few_shapes_of_ones_own_are_kept(self):
         page = self.begin()
         page.get_by_label("Values, edges, depth and masses on").select_option(
             label="Tea terraces, before the mist lifts"
@@ -164,7 +164,7 @@ class OnOnesOwnPicture(_Drills, InBrowser):
         page.wait_for_timeout(900)
         ask.get_by_role("button", name="That is my answer").click()
         ask.get_by_role("button", name="Keep it as a thumbnail").click()
-        ask.get_by_role("link", name="See the wall of thumbnails").click()
+        ask.get_by_role("link", name="See it among the thumbnails").click()
         expect(page).to_have_url(re.compile("/paintings/3/thumbnails"))
         expect(page.get_by_text("2 steps").first).to_be_visible()
 
@@ -179,16 +179,16 @@ class _Playing:
         page = self.go("/practice/play")
         told = page.get_by_role("status", name="What happened")
         expect(told).to_contain_text("Nothing went wrong")
-        self.assertTrue(page.get_by_role("button", name="The good order", exact=True).is_disabled())
+        self.assertTrue(page.get_by_role("button", name="By the book", exact=True).is_disabled())
         self.press(page.get_by_role("button", name="All turned round"))
         expect(told).to_contain_text("cut round")
         self.press(page.get_by_role("button", name="No waiting at all"))
         expect(told).to_contain_text("wet paint")
         picture = page.get_by_alt_text("The scene as you painted it")
         self.assertGreater(picture.evaluate("e => e.decode().then(() => e.naturalWidth)"), 300)
-        self.press(page.get_by_role("button", name="Show the good order"))
-        expect(page.get_by_alt_text("The scene painted in the good order")).to_be_visible()
-        self.press(page.get_by_role("button", name="The good order", exact=True))
+        self.press(page.get_by_role("button", name="Show it by the book"))
+        expect(page.get_by_alt_text("The scene painted by the book")).to_be_visible()
+        self.press(page.get_by_role("button", name="By the book", exact=True))
         expect(told).to_contain_text("Nothing went wrong")
         page.get_by_role("combobox", name="Paint").select_option("oil")
         expect(page.get_by_text("days from the first stroke").or_(page.get_by_text("weeks from"))).to_be_visible()

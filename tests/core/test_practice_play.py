@@ -1,4 +1,4 @@
-"""The playground: what goes wrong is told, the good order is told to be good, and the same moves give the same."""
+"""The playground: what goes wrong is told, by the book nothing does, and the same moves give the same."""
 
 import unittest
 
@@ -7,7 +7,7 @@ import numpy as np
 from kind_distance.core.build.film import Film
 from kind_distance.core.build.wetness import Found, Laid, found_by
 from kind_distance.core.paint.drying import Climate, Drying
-from kind_distance.core.practice.drills.layers import AIRS
+from kind_distance.core.practice.airs import AIRS
 from kind_distance.core.practice.play import MEDIA, WAITS, Move, air_of, playground, say_played, tell
 from kind_distance.errors import DomainError
 
@@ -50,20 +50,20 @@ class Playing(unittest.TestCase):
         cls.ground = playground(SEED, "acrylic")
         cls.film = Film(cls.ground.scene)
         cls.air = air_of(1)
-        cls.good = cls.ground.good(cls.air)
+        cls.book = cls.ground.by_the_book(cls.air)
 
     def told(self, moves):
-        played, best = self.ground.played(moves, self.air), self.ground.played(self.good, self.air)
+        played, best = self.ground.played(moves, self.air), self.ground.played(self.book, self.air)
         return tell(self.ground, played, self.film.stage(played.steps), self.film.stage(best.steps))
 
-    def test_in_the_good_order_nothing_goes_wrong(self):
-        self.assertEqual(self.told(self.good), ["Nothing went wrong: every layer found what it needs."])
+    def test_by_the_book_nothing_goes_wrong(self):
+        self.assertEqual(self.told(self.book), ["Nothing went wrong: every layer found what it needs."])
 
-    def test_it_is_good_in_every_paint_and_air_and_waits_no_longer_than_needed(self):
+    def test_that_holds_in_every_paint_and_air_and_waits_no_longer_than_needed(self):
         for medium in MEDIA:
             ground = playground(SEED, medium)
             for at in range(len(AIRS)):
-                moves = ground.good(air_of(at))
+                moves = ground.by_the_book(air_of(at))
                 played = ground.played(moves, air_of(at))
                 self.assertEqual([found for found in played.found if found != Found()], [], (medium, at))
                 self.assertFalse(played.broken)
@@ -73,12 +73,12 @@ class Playing(unittest.TestCase):
                     self.assertNotEqual(ground.played(tried, air_of(at)).found[sooner], Found())
 
     def test_without_waiting_it_turns_to_mud(self):
-        told = " ".join(self.told([Move(each.at) for each in self.good]))
+        told = " ".join(self.told([Move(each.at) for each in self.book]))
         self.assertIn("mud", told)
         self.assertIn("wet paint met wet", told)
 
     def test_turned_round_what_lies_under_comes_too_late_and_borders_are_cut_round(self):
-        turned = [Move(each.at, 4) for each in reversed(self.good)]
+        turned = [Move(each.at, 4) for each in reversed(self.book)]
         told = self.told(turned)
         self.assertTrue(any("under which it belongs" in each for each in told))
         played = self.ground.played(turned, self.air)
@@ -89,32 +89,32 @@ class Playing(unittest.TestCase):
 
     def test_washes_run_and_bloom_instead(self):
         ground = playground(SEED, "watercolour")
-        film_, good = Film(ground.scene), ground.good(self.air)
-        played, best = ground.played([Move(m.at, 0, 2) for m in good], self.air), ground.played(good, self.air)
+        film_, book = Film(ground.scene), ground.by_the_book(self.air)
+        played, best = ground.played([Move(m.at, 0, 2) for m in book], self.air), ground.played(book, self.air)
         told = " ".join(tell(ground, played, film_.stage(played.steps), film_.stage(best.steps)))
-        for word in ("wash still wet", "ran across", "Blooms", "darker"):
+        for word in ("wash that was still wet", "ran across", "Blooms", "darker"):
             self.assertIn(word, told)
         self.assertNotIn("mud", told)
 
     def test_the_time_is_waits_and_painting(self):
-        moves = [Move(each.at, 4) for each in self.good]
+        moves = [Move(each.at, 4) for each in self.book]
         played = self.ground.played(moves, self.air)
         self.assertEqual(played.minutes, len(moves) * WAITS[4] + sum(each.minutes for each in self.ground.passes))
         self.assertTrue(say_played(played).startswith(f"{len(moves)} passes, "))
 
     def test_a_thick_film_in_damp_air_stays_wet_longer(self):
-        moves = [Move(each.at, 2, 2) for each in self.good]
+        moves = [Move(each.at, 2, 2) for each in self.book]
         damp, summer = (self.ground.played(moves, AIRS[at][1]) for at in (4, 3))
         wet = [sum(found.under != "dry" for found in played.found) for played in (damp, summer)]
         self.assertGreater(wet[0], wet[1])
 
     def test_the_same_moves_give_the_same_picture(self):
-        steps = self.ground.played([Move(each.at) for each in self.good], self.air).steps
+        steps = self.ground.played([Move(each.at) for each in self.book], self.air).steps
         one, other = (Film(playground(SEED, "acrylic").scene).stage(steps).codes for _ in range(2))
         self.assertTrue(np.array_equal(one, other))
 
     def test_each_pass_comes_once(self):
-        for moves in ((), self.good[1:], (*self.good[1:], self.good[1])):
+        for moves in ((), self.book[1:], (*self.book[1:], self.book[1])):
             with self.assertRaises(DomainError):
                 self.ground.played(moves, Climate())
         with self.assertRaises(DomainError):

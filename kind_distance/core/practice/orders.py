@@ -8,9 +8,10 @@ from kind_distance.core.depth.readings import Border
 from kind_distance.core.deriving.needed import Around, needed_passes
 from kind_distance.core.deriving.order import in_order
 from kind_distance.core.judging.model import Scene as JudgedScene
-from kind_distance.core.paint.drying import FIRM, REFERENCE, touch_dry_min
-from kind_distance.core.paint.media import Dryness, ground_of, medium_of
+from kind_distance.core.paint.drying import REFERENCE, Drying, Weather, dry
+from kind_distance.core.paint.media import ground_of, medium_of
 from kind_distance.core.passes.model import Pass, PlaneFacts, Precedence
+from kind_distance.core.passes.order import ready_at
 from kind_distance.core.practice.canvas import WIDE
 from kind_distance.core.practice.chance import chance
 from kind_distance.core.practice.scenes import Scene, ScenePlane, paint_scene
@@ -23,6 +24,7 @@ WIDE_CM, HIGH_CM = 40.0, 26.7
 PLANES = 3
 LEFT_OUT = ("finish", "sides", "varnish", "isolating", "mask", "unmask", "ground")
 SEEDS = 60
+INDOORS = Weather(((0.0, REFERENCE),))
 
 
 @dataclass(frozen=True)
@@ -55,16 +57,19 @@ class Puzzle:
     def waits_min(self, order: list[int]) -> float:
         """Minutes in which an order has to wait for paint to dry, indoors at 20 °C and 50 %. [min]."""
         passes = {each.id: each for each in self.passes}
-        now, waited, ended = 0.0, 0.0, dict.fromkeys(order, 0.0)
+        now, waited = 0.0, 0.0
+        films: dict[int, Drying] = {}
         for number in order:
-            due = [
-                ended[rule.before] + _dry_after(passes[rule.before], rule.needs)
-                for rule in self.rules
-                if rule.after == number and ended[rule.before]
-            ]
-            waited += max(0.0, max(due, default=0.0) - now)
-            now = max(now, *due) if due else now
-            now = ended[number] = now + passes[number].minutes
+            each, begin = passes[number], now
+            for rule in self.rules:
+                if rule.after == number and rule.before in films:
+                    film = films[rule.before]
+                    until = (film.open_until, film.touch, film.through_late, film.firm)
+                    begin = max(begin, ready_at(rule.needs, until, begin, each.minutes))
+            waited += begin - now
+            now = begin + each.minutes
+            if each.kind != "drawing":
+                films[number] = dry(each.paint, now, INDOORS, each.thickness)
         return waited
 
     def mixed_again(self, order: list[int]) -> int:
@@ -76,14 +81,6 @@ class Puzzle:
     def cut_round_cm(self, order: list[int]) -> float:
         """Centimetres of border that an order cuts round. [cm]."""
         return sum(rule.border_cm for rule in self.broken(order) if not rule.material)
-
-
-def _dry_after(each: Pass, needs: Dryness) -> float:
-    """Minutes after its end until a layer is as dry as is needed."""
-    if needs == "done" or each.kind in ("drawing", "ground", "mask", "unmask"):
-        return 0.0
-    touch = touch_dry_min(each.paint, REFERENCE, each.thickness)
-    return FIRM * touch if needs in ("firm", "through_dry") else touch
 
 
 def largest_planes(scene: Scene, count: int = PLANES) -> list[ScenePlane]:

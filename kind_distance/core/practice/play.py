@@ -1,7 +1,7 @@
 """A playground: the passes of a practice scene in any order, wait, thickness and air, and what comes of it.
 
-Nothing is scored. What is told is read off the build that is painted, beside the same passes in a good order with every
-layer dry.
+Nothing is scored. What is told is read off the build that is painted, beside the same passes by the book: far to near,
+with every layer dry.
 """
 
 from __future__ import annotations
@@ -18,8 +18,8 @@ from kind_distance.core.build.wetness import Found, Laid, found_by
 from kind_distance.core.paint.drying import Climate, Weather, dry
 from kind_distance.core.paint.media import ground_of, medium_of
 from kind_distance.core.passes.model import Pass, Precedence
+from kind_distance.core.practice.airs import AIRS
 from kind_distance.core.practice.canvas import WIDE
-from kind_distance.core.practice.drills.layers import AIRS
 from kind_distance.core.practice.orders import WIDE_CM, largest_planes, passes_of_scene
 from kind_distance.core.practice.scenes import Scene, paint_scene
 from kind_distance.core.schedule.rules import rules_of
@@ -32,14 +32,14 @@ WAITS = (0, 10, 30, 120, 1440, 10_080, 40_320)  # minutes before a pass
 FILMS = (("thin", 0.6), ("usual", 1.0), ("thick", 2.0))
 EVERY = 2  # of the scene's pixels, which a build is worked out on
 SEEN_OFF, SEEN_RIMS = 0.3, 0.02  # of value [V] and of the borders, from which it is told
-LIGHT_LEFT = 0.86
+WHITE_GROUND = (0.86, 0.86, 0.83)  # linear sRGB; by eye, no source
 NAMED = 3  # passes that are named one by one
 RUNS = ("watercolour", "gouache")
 
 
 @dataclass(frozen=True)
 class Move:
-    """What is done with a pass: its place in the good order, and which wait and film of the lists."""
+    """What is done with a pass: its place in the order by the book, and which wait and film of the lists."""
 
     at: int
     wait: int = 0
@@ -76,7 +76,7 @@ class Playground:
     medium : str
     scene : BuildScene
     passes : tuple of Pass
-        In a good order.
+        By the book.
     rules : tuple of Precedence
     borders_cm : dict of (int, int) to float
         Length of the borders between planes, both ways round. [cm]
@@ -117,8 +117,8 @@ class Playground:
             laid.append(Laid(each.planes, begin, dry(each.paint, now, weather, thick) if leaves else None, each.planes))
         return found_by(laid, self.borders_cm.keys(), transparent=medium_of(self.medium).transparent), now
 
-    def good(self, air: Climate) -> tuple[Move, ...]:
-        """Give the good order, with the shortest waits after which every pass finds all dry in this air."""
+    def by_the_book(self, air: Climate) -> tuple[Move, ...]:
+        """Give the order far to near, with the shortest waits after which every pass finds all dry in this air."""
         moves: list[Move] = []
         for at in range(len(self.passes)):
             for wait in range(len(WAITS)):
@@ -179,7 +179,7 @@ def playground(seed: int, medium: str) -> Playground:
     codes = np.ascontiguousarray(scene.codes[::EVERY, ::EVERY])
     build = BuildScene(
         codes, _labels(scene, [plane.rank for plane in largest]), planes, medium_of(medium).transparent,
-        (LIGHT_LEFT, LIGHT_LEFT, LIGHT_LEFT - 0.03), seed=seed,
+        WHITE_GROUND, seed=seed,
     )  # fmt: skip
     return Playground(seed, medium, build, kept, tuple(rules_of(plain, list(kept))), borders)
 
@@ -189,22 +189,22 @@ def air_of(at: int) -> Climate:
     return AIRS[at][1]
 
 
-def tell(ground: Playground, played: Played, now: Stage, good: Stage) -> list[str]:
+def tell(ground: Playground, played: Played, now: Stage, book: Stage) -> list[str]:
     """Tell what came of it, the worst first: what cannot be painted, mud, bleeding, blooms, rims, values that moved."""
     names = {rank: plane.name for rank, plane in enumerate(ground.scene.planes, start=1)}
     told = _buried_told(ground, played) + _wet_told(ground, played, names)
     cut = sum(rule.border_cm for rule in played.broken if not rule.material)
     if cut:
         told.append(f"{cut:.0f} cm of border had to be cut round, because the nearer plane was there first.")
-    if now.rims - good.rims > SEEN_RIMS:
-        told.append(f"The ground shows along {now.rims:.0%} of the borders; in the good order along {good.rims:.0%}.")
+    if now.rims - book.rims > SEEN_RIMS:
+        told.append(f"The ground shows along {now.rims:.0%} of the borders; by the book along {book.rims:.0%}.")
     moved = [
         f"{names[rank]} by {abs(mine - other):.1f} {'lighter' if mine > other else 'darker'}"
-        for rank, (mine, other) in enumerate(zip(now.values, good.values, strict=True), start=1)
+        for rank, (mine, other) in enumerate(zip(now.values, book.values, strict=True), start=1)
         if abs(mine - other) > SEEN_OFF
     ]
     if moved:
-        told.append(f"Beside the good order values have moved: {say_list(moved)}.")
+        told.append(f"Values differ from those by the book: {say_list(moved)}.")
     return told or ["Nothing went wrong: every layer found what it needs."]
 
 
@@ -241,11 +241,11 @@ def _wet_told(ground: Playground, played: Played, names: dict[int, str]) -> list
     damp = sorted({rank for _, each in pairs for rank in each.damp})
     told = []
     if into_wet and ground.scene.transparent:
-        told.append(f"Onto a wash still wet went {into_wet}: it runs, soft and paler than it was mixed.")
+        told.append(f"{first_upper(into_wet)} went onto a wash that was still wet: soft, and paler than mixed.")
     elif into_wet:
-        told.append(f"Into wet paint went {into_wet}: the two mix, and where they differ they turn to mud.")
+        told.append(f"{first_upper(into_wet)} went into wet paint. The two mix: where that is not meant, it is mud.")
     if into_tacky:
-        told.append(f"Over half-dry paint went {into_tacky}: it tears up what lies there.")
+        told.append(f"{first_upper(into_tacky)} went over half-dry paint and tore it up.")
     if met:
         length = sum(ground.borders_cm[pair] for pair in met)
         where = "; ".join(f"{names[far]} and {names[near]}" for far, near in sorted(met))

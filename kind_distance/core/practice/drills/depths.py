@@ -178,14 +178,14 @@ def veil(seed: int, level: int) -> Drill:
         f"On this day a dark thing is lost in the air at {_visibility_km(scene):.0f} km. Compare how much of its own "
         "dark each has left.", scene, "choice", LETTERS[below],
         (Mark("A", *known.centre), Mark("B", *asked.centre)), options=options,
-        facts={"known": known.name, "asked": asked.name},
+        known={"told": known.name, "asked": asked.name},
     )  # fmt: skip
 
 
 def _mark_veil(drill: Drill, given: str) -> Marked:
     assert drill.scene  # noqa: S101
     left = {plane.name: (plane, share) for plane, share in _veiled(drill.scene)}
-    (_, share), (asked, other) = left[drill.facts["known"]], left[drill.facts["asked"]]
+    (_, share), (asked, other) = left[drill.known["told"]], left[drill.known["asked"]]
     return Marked(
         given == drill.truth, None,
         f"B is {_metres(asked.distance_m)} off. A has {share:.0%} of its own light left, B {other:.0%}; the rest is "

@@ -70,7 +70,9 @@ class Drill:
     within : float
         How far off a number may be.
     facts : dict
-        What may bias an answer: band of value, hue, surround.
+        What may bias an answer: band of value, hue, surround. It is kept with the answer.
+    known : dict
+        What marking needs beside the truth.
     shown : tuple of Option
         Colours that are shown with the question.
     minutes : int
@@ -97,6 +99,7 @@ class Drill:
     shown: tuple[Option, ...] = ()
     within: float = 0.0
     facts: dict[str, str] = field(default_factory=dict)
+    known: dict[str, Any] = field(default_factory=dict)
     minutes: int = 0
     horizon: float = 0.0
 
@@ -139,6 +142,7 @@ class DrillKind:
     mark : callable
         Marks an answer that has been checked to be one.
     own : bool
+    scored : bool
     """
 
     key: str
@@ -147,6 +151,7 @@ class DrillKind:
     make: Callable[..., Drill]
     mark: Callable[[Drill, Any], Marked]
     own: bool = False
+    scored: bool = True
 
 
 def scene_for(seed: int, fits: Callable[[Scene], bool], own: Scene | None = None) -> Scene:
@@ -167,9 +172,9 @@ def off_by(drill: Drill, given: float) -> float:
     return round(given - float(drill.truth), 4)
 
 
-def told_off(off: float, ways: tuple[str, str], unit: str = "") -> str:
+def told_off(off: float, ways: tuple[str, str]) -> str:
     """Tell how far off a number was; `ways` are what more and less than true are called."""
-    return f"You said {abs(off):.1f}{unit} too {ways[0] if off > 0 else ways[1]}." if abs(off) >= 0.05 else "Exactly."  # noqa: PLR2004
+    return f"You said {abs(off):.1f} too {ways[0] if off > 0 else ways[1]}." if abs(off) >= 0.05 else "Exactly."  # noqa: PLR2004
 
 
 def lettered(count: int, rng: np.random.Generator) -> tuple[list[int], dict[int, str]]:

@@ -2,8 +2,11 @@
 
 from __future__ import annotations
 
-from kind_distance.core.paint.drying import EARLY, FIRM, LATE, Climate, touch_dry_min
+import math
+
+from kind_distance.core.paint.drying import EARLY, LATE, Weather, dry, touch_dry_min
 from kind_distance.core.paint.media import Paint
+from kind_distance.core.practice.airs import AIRS
 from kind_distance.core.practice.chance import chance
 from kind_distance.core.practice.drills.drill import (
     LETTERS,
@@ -73,19 +76,13 @@ def _mark_order(drill: Drill, given: list[str]) -> Marked:
     )  # fmt: skip
 
 
-AIRS = (
-    ("in a cool, damp room: 14 °C, 80 %, still", Climate(14, 80, 0.1, 0)),
-    ("in the studio: 20 °C, 50 %, still", Climate(20, 50, 0.1, 0)),
-    ("outdoors on a mild day: 18 °C, 60 %, a light wind", Climate(18, 60, 2.0, 200)),
-    ("outdoors in summer: 29 °C, 35 %, a breeze and sun", Climate(29, 35, 3.0, 600)),
-    ("by a lake at dawn: 8 °C, 92 %, hardly a breath", Climate(8, 92, 0.4, 0)),
-)
 LAYERS: tuple[tuple[str, Paint, float], ...] = (
     ("a wash of watercolour", "watercolour", 1.0), ("a wet, full wash of watercolour", "watercolour", 2.2),
     ("a thin coat of gouache", "gouache", 1.0), ("a creamy coat of gouache", "gouache", 2.0),
     ("a thin coat of acrylic", "acrylic", 1.0), ("a thick, buttery coat of acrylic", "acrylic", 3.0),
     ("a thin scrub of oil", "oil", 0.5), ("a usual coat of oil", "oil", 1.0),
 )  # fmt: skip
+SHORTEST_MIN = 2.0
 WELL = 1.3  # how clearly dry or wet what is asked about is
 
 
@@ -95,24 +92,28 @@ def wait(seed: int, level: int) -> Drill:
     said, paint, thick = LAYERS[int(rng.integers(len(LAYERS)))]
     air_said, air = AIRS[int(rng.integers(len(AIRS)))]
     apart = (4.0, 3.0, 2.2)[level - 1]
-    minutes = FIRM * touch_dry_min(paint, air, thick)
-    shorter = int(rng.integers(0, 4))
+    film = dry(paint, 0.0, Weather(((0.0, air),)), thick)
+    minutes = film.firm
+    # Nobody would take "0 min" for an answer: shorter ones only where there is room for them.
+    room = max(0, math.floor(math.log(minutes / SHORTEST_MIN, apart)))
+    shorter = int(rng.integers(0, min(3, room) + 1))
     options = tuple(Option(LETTERS[n], say_minutes(minutes * apart ** (n - shorter))) for n in range(4))
     return Drill(
         "wait", seed, level, f"You have laid {said} {air_said}. How long until a thin layer over it does no harm?",
         "Water leaves as fast as the air takes it; oil hardens by taking up air, and slowly.", None, "choice",
-        LETTERS[shorter], options=options, facts={"minutes": f"{minutes:.1f}", "paint": paint},
+        LETTERS[shorter], options=options, facts={"paint": paint},
+        known={"minutes": minutes, "touch": (film.touch_early, film.touch_late)},
     )  # fmt: skip
 
 
 def _mark_wait(drill: Drill, given: str) -> Marked:
-    minutes = float(drill.facts["minutes"])
+    minutes = drill.known["minutes"]
     water = drill.facts["paint"] != "oil"
     return Marked(
         given == drill.truth, None,
-        f"About {say_minutes(minutes)}; with usual luck {say_range(EARLY * minutes, LATE * minutes)}.",
-        "Thick films, damp and cold air take longer; wind and sun shorten it. Touch dry is half of it: what no longer "
-        "marks may still lift under a wet brush."
+        f"About {say_minutes(minutes)}; it is dry to the touch after {say_range(*drill.known['touch'])}.",
+        "Thick films, damp and cold air take longer; wind and sun shorten it. Wait about as long again "
+        "as it took to be dry to the touch: what no longer marks may still lift under a wet brush."
         if water
         else "Oil does not dry as water does: warmth and light help, wind hardly, and a thick film takes weeks. Fat "
         "goes over lean, or the upper film cracks.",
@@ -148,7 +149,7 @@ def dry_now(seed: int, level: int) -> Drill:
     return Drill(
         "dry_now", seed, level, f"You are {air_said}. Which layer is dry to the touch now?",
         "One of them is; the others would come off on your finger.", None, "choice", letters[0], options=options,
-        facts={"told": told},
+        known={"told": told},
     )  # fmt: skip
 
 
@@ -163,7 +164,7 @@ def _plain_minutes(minutes: float) -> float:
 def _mark_dry_now(drill: Drill, given: str) -> Marked:
     dry = next(option.said for option in drill.options if option.key == drill.truth)
     return Marked(
-        given == drill.truth, None, f"{dry}, is dry. To the touch they take: {drill.facts['told']}.",
+        given == drill.truth, None, f"{dry}, is dry. To the touch they take: {drill.known['told']}.",
         "Thin before thick, water before oil, and the same film in damp air takes twice as long as in dry.",
         "Starting values from memory, with the range in which they mostly fall; a touch at the rim is the proof.",
     )  # fmt: skip

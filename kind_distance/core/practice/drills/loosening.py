@@ -26,4 +26,4 @@ def _mark_done(drill: Drill, given: None) -> Marked:  # noqa: ARG001  there is n
     return Marked(right=True, off=None, measured="Done.", rule="", sure="")
 
 
-KINDS = (DrillKind("loosening", "Loosening", "By the clock", loosening, _mark_done),)
+KINDS = (DrillKind("loosening", "Loosening", "By the clock", loosening, _mark_done, scored=False),)

@@ -42,14 +42,17 @@ class Massed:
     Parameters
     ----------
     thumbnail : Thumbnail
-    shapes : int
     kept : float
         Share of the light and dark across the borders of its planes that is still told apart, 0-1.
     """
 
     thumbnail: Thumbnail
-    shapes: int
     kept: float
+
+    @property
+    def shapes(self) -> int:
+        """How many shapes are drawn."""
+        return self.thumbnail.reading.shapes
 
 
 def _across(scene: Scene) -> tuple[NDArray[np.intp], NDArray[np.intp], NDArray[np.float64], NDArray[np.float64]]:
@@ -99,7 +102,7 @@ def mass(scene: Scene, cuts: tuple[float, ...], smallest: float) -> Massed:
     weight = np.abs(over - under)
     apart = steps(rows - ACROSS_PX) != steps(rows + 1 + ACROSS_PX)
     kept = float(weight[apart].sum() / weight.sum()) if weight.sum() else 1.0
-    return Massed(made, made.reading.shapes, kept)
+    return Massed(made, kept)
 
 
 def masses(seed: int, level: int, own: Scene | None = None) -> Drill:
@@ -109,7 +112,7 @@ def masses(seed: int, level: int, own: Scene | None = None) -> Drill:
     return Drill(
         "masses", seed, level, f"Say it in {values} values and at most {shapes} shapes.",
         "Set the cuts where they keep the large shapes apart, then leave out what is small until few enough are left.",
-        scene, "cuts", shapes, (), 1.0, 9.5, 0.1, minutes=MINUTES[level], facts={"values": str(values)},
+        scene, "cuts", shapes, (), 1.0, 9.5, 0.1, minutes=MINUTES[level], known={"values": values},
     )  # fmt: skip
 
 
@@ -125,7 +128,7 @@ def checked_cuts(drill: Drill, given: Any) -> tuple[tuple[float, ...], float]:  
     if not isinstance(given, dict) or set(given) != {"cuts", "smallest"}:
         raise wrong
     cuts, smallest = given["cuts"], given["smallest"]
-    if not isinstance(cuts, list) or len(cuts) != int(drill.facts["values"]) - 1:
+    if not isinstance(cuts, list) or len(cuts) != drill.known["values"] - 1:
         raise wrong
     numbers = [*cuts, smallest]
     if any(isinstance(each, bool) or not isinstance(each, int | float) for each in numbers):
@@ -172,8 +175,8 @@ def six_formats(seed: int, level: int, own: Scene | None = None) -> Drill:
     scene = own if own is not None else scene_for(seed, is_faultless)
     return Drill(
         "six_formats", seed, level, "Find a picture in each of six formats.",
-        "A minute or two for each, and do not stop at the first. Nothing is scored; what you like can go to your wall "
-        "of thumbnails.", scene, "frames", None, (), LEAST_FRAME, 1.0, 0.01, minutes=10,
+        "A minute or two for each, and do not stop at the first. Nothing is scored; on a picture of your "
+        "own they can be kept as thumbnails.", scene, "frames", None, (), LEAST_FRAME, 1.0, 0.01, minutes=10,
         options=tuple(Option(key, FORMATS[key].name) for key in SIX),
     )  # fmt: skip
 
@@ -263,5 +266,5 @@ def _key(median: float) -> str:
 
 KINDS = (
     DrillKind("masses", "Simplify", "In few shapes", masses, _mark_masses, own=True),
-    DrillKind("six_formats", "Simplify", "Six formats", six_formats, _mark_frames, own=True),
+    DrillKind("six_formats", "Simplify", "Six formats", six_formats, _mark_frames, own=True, scored=False),
 )

@@ -7,9 +7,9 @@ from dataclasses import replace
 import cv2
 import numpy as np
 
-from kind_distance.core.colour.lab import ciede2000
+from kind_distance.core.colour.lab import ciede2000, lab_from_linear
 from kind_distance.core.colour.munsell import value_from_lightness
-from kind_distance.core.colour.srgb import codes_from_linear
+from kind_distance.core.colour.srgb import codes_from_linear, linear_from_codes
 from kind_distance.core.mixing.film import USUAL_COAT, endless, film_over, scumbled
 from kind_distance.core.mixing.recipes import mix_of
 from kind_distance.core.mixing.spectrum import lab_of, reflectance_of
@@ -26,10 +26,11 @@ from kind_distance.core.practice.drills.drill import (
     Marked,
     Option,
     lettered,
+    scene_for,
     swatch,
 )
 from kind_distance.core.practice.moods import linear
-from kind_distance.core.practice.scenes import Scene, is_faultless, paint_scene
+from kind_distance.core.practice.scenes import Scene, is_faultless
 from kind_distance.core.wording import say_list
 from kind_distance.errors import DomainError
 
@@ -69,12 +70,12 @@ def mix_guess(seed: int, level: int) -> Drill:
     return Drill(
         "mix_guess", seed, level, f"What do {say_list(said)} make?",
         "The stronger tinter wins by far more than its share; white lightens and greys.", None, "choice",
-        LETTERS[order.index(0)], options=options, facts={"made": f"{made[0][0]:.0f} {made[0][1]:.0f} {made[0][2]:.0f}"},
+        LETTERS[order.index(0)], options=options, known={"made": made[0]},
     )  # fmt: skip
 
 
 def _mark_mix(drill: Drill, given: str) -> Marked:
-    light, a, b = (float(each) for each in drill.facts["made"].split())
+    light, a, b = drill.known["made"]
     return Marked(
         given == drill.truth, None, f"{drill.truth}: CIELAB {light:.0f}, {a:.0f}, {b:.0f}.",
         "Paints mix by what each takes away and scatters, wavelength by wavelength; the result is darker and duller "
@@ -150,12 +151,12 @@ def film_guess(seed: int, level: int) -> Drill:
         "film_guess", seed, level, f"{what} lies over dry {base_said}. What does one see?",
         "A glaze only takes light away: what is below stays, darker. A scumble lays light over: what is below shows "
         "between.", None, "choice", letters[0], options=options, shown=shown,
-        facts={"way": "glaze" if glaze else "scumble", "below": f"{base[0]:.0f}", "made": f"{made[0][0]:.0f}"},
+        facts={"way": "glaze" if glaze else "scumble"}, known={"below": base[0], "made": made[0][0]},
     )  # fmt: skip
 
 
 def _mark_film(drill: Drill, given: str) -> Marked:
-    below, made = (value_from_lightness(float(drill.facts[key])) for key in ("below", "made"))
+    below, made = (value_from_lightness(drill.known[key]) for key in ("below", "made"))
     rule = (
         "A glaze filters: light goes through it twice, so that it darkens and pulls towards its own hue; it never "
         "lightens. What is below has to be lighter than what is wanted."
@@ -171,7 +172,8 @@ def _mark_film(drill: Drill, given: str) -> Marked:
     )  # fmt: skip
 
 
-ACCENTS = (("red", "b8302a"), ("orange", "d9772b"), ("blue", "2f5fa8"))
+ACCENTS = (("red", "b8302a"), ("orange", "d9772b"), ("blue", "2f5fa8"), ("violet", "73358a"))
+SAME_HUE_DEG, LEAST_CHROMA, MOST_SHARE = 30.0, 12.0, 0.0004  # by eye, no source: from which a colour is there already
 NOWHERE = "none"
 
 
@@ -188,14 +190,25 @@ def _with_accent(scene: Scene, column: float, row: float, colour: str) -> Scene:
     return replace(scene, codes=codes)
 
 
+def _missing(scene: Scene) -> list[tuple[str, str]]:
+    """Accents of a colour that is nowhere in a scene: a roof of its hue would echo it already."""
+    lab = lab_from_linear(linear_from_codes(scene.codes[::4, ::4]).reshape(-1, 3))
+    hue, pure = np.arctan2(lab[:, 2], lab[:, 1]), np.hypot(lab[:, 1], lab[:, 2]) > LEAST_CHROMA
+    found = []
+    for said, colour in ACCENTS:
+        own = lab_from_linear(linear(colour)[None].astype(float))[0]
+        apart = np.abs((hue - np.arctan2(own[2], own[1]) + np.pi) % (2 * np.pi) - np.pi)
+        if float((pure & (apart < np.radians(SAME_HUE_DEG))).mean()) < MOST_SHARE:
+            found.append((said, colour))
+    return found
+
+
 def echo(seed: int, level: int) -> Drill:
     """Say where a colour that stands alone could be echoed, if at all."""
-    for more in range(SEEDS):
-        scene = paint_scene(seed + 104_729 * more)
-        if is_faultless(scene):
-            break
+    scene = scene_for(seed, lambda each: is_faultless(each) and bool(_missing(each)))
     rng = chance(seed, "echo")
-    said, colour = ACCENTS[int(rng.integers(len(ACCENTS)))]
+    missing = _missing(scene)
+    said, colour = missing[int(rng.integers(len(missing)))]
     side = float(rng.choice([-1, 1]))
     x, y = 0.5 + side * rng.uniform(0.16, 0.24), rng.uniform(0.66, 0.74)
     picture = _with_accent(scene, x * WIDE, y * HIGH, colour)
@@ -211,16 +224,16 @@ def echo(seed: int, level: int) -> Drill:
         "echo", seed, level, f"The {said} stands alone. Where would a small, duller touch of it tie the picture "
         "together?", "Or would you leave it alone?", picture, "choice", letters[0], marks, also=(NOWHERE,),
         options=(*(Option(letters[at], letters[at]) for at in order), Option(NOWHERE, "Nowhere: it may stand alone")),
-        facts={"beside": letters[1], "corner": letters[2], "rim": letters[3]},
+        known={"beside": letters[1], "corner": letters[2], "rim": letters[3]},
     )  # fmt: skip
 
 
 def _mark_echo(drill: Drill, given: str) -> Marked:
     place = {mark.key: mark for mark in drill.marks}[str(drill.truth)]
     why = {
-        drill.facts["beside"]: "Beside it the two become one larger spot.",
-        drill.facts["corner"]: "In the corner it takes the eye out of the picture.",
-        drill.facts["rim"]: "At the rim on the same side it leaves all of the colour on one half.",
+        drill.known["beside"]: "Beside it the two become one larger spot.",
+        drill.known["corner"]: "In the corner it takes the eye out of the picture.",
+        drill.known["rim"]: "At the rim on the same side it leaves all of the colour on one half.",
     }.get(given, "")
     return Marked(
         given == drill.truth or given in drill.also, None,

@@ -6,6 +6,7 @@ import { vRoving } from "@/look/roving";
 import DrillClock from "./DrillClock.vue";
 import FramesForm from "./FramesForm.vue";
 import MassesForm from "./MassesForm.vue";
+import OptionButton from "./OptionButton.vue";
 import SlideInput from "./SlideInput.vue";
 import {
   complete,
@@ -80,12 +81,10 @@ useKeys((event) => {
       :drill="drill"
     />
     <div v-else-if="drill.options.length" v-roving role="group" aria-label="Answers" class="options">
-      <button
+      <OptionButton
         v-for="(each, at) in drill.options"
         :key="each.key"
-        type="button"
-        class="option"
-        :aria-pressed="drill.answer === 'order' ? said.order.includes(each.key) : said.chosen === each.key"
+        :pressed="drill.answer === 'order' ? said.order.includes(each.key) : said.chosen === each.key"
         @click="press(each.key)"
       >
         <i v-if="each.colour" :style="{ background: each.colour }" aria-hidden="true" />
@@ -95,7 +94,7 @@ useKeys((event) => {
           ><template v-if="drill.answer === 'order' && each.said !== each.key">{{ each.key }}: </template
           >{{ each.said }}</span
         >
-      </button>
+      </OptionButton>
     </div>
     <p v-if="drill.answer === 'order'" class="say" role="status">
       {{ said.order.length ? said.order.join(", ") : "Press them one after the other." }}
@@ -123,20 +122,7 @@ useKeys((event) => {
   gap: 6px;
   width: 100%;
 }
-.option {
-  display: flex;
-  gap: 10px;
-  align-items: center;
-  min-height: 44px;
-  padding: 4px 10px;
-  border: 1.5px solid var(--hair);
-  text-align: left;
-}
-.option[aria-pressed="true"] {
-  border: 2.5px solid var(--line);
-  font-weight: 700;
-}
-.option i {
+.options i {
   width: 64px;
   height: 40px;
   border: 1px solid var(--line);
@@ -144,15 +130,11 @@ useKeys((event) => {
 .options:has(i) {
   grid-template-columns: repeat(2, minmax(0, 1fr));
 }
-.options:has(i) .option {
-  flex-wrap: wrap;
-  padding: 8px 10px;
-}
 .options:has(i) i {
   width: 100%;
   height: 84px;
 }
-.option small {
+.options small {
   min-width: 1.2em;
   font-size: 14px;
   color: var(--ink2);

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** The picture of a drill with its places, the answer while it is moved, and where to look afterwards. */
 import { computed, ref } from "vue";
-import { framed, massesPicture, type Answering, type Drill, type Marked } from "./practice";
+import { framed, type Answering, type Drill, type Marked } from "./practice";
 
 const props = defineProps<{
   drill: Drill;
@@ -10,6 +10,8 @@ const props = defineProps<{
   said: Answering;
   /** The format whose frame is being placed. */
   format: string;
+  /** The picture in few values, as the cuts make it. */
+  massed: string;
 }>();
 const emit = defineEmits<{ place: [x: number, y: number] }>();
 const number = computed(() => props.said.number);
@@ -76,9 +78,6 @@ const box = computed(() => {
 function leaning(degrees: number): string {
   return `rotate(${-degrees} ${WIDE / 2} ${HIGH / 2})`;
 }
-const massed = computed(() =>
-  props.drill.answer === "cuts" ? massesPicture(props.drill, props.said.massing) : "",
-);
 const frames = computed(() =>
   props.said.frames
     .filter((each) => each.placed || each.key === props.format)

@@ -2,6 +2,7 @@
 /** Six formats, one frame each: choose a format, then press on the picture, or slide it. */
 import { computed } from "vue";
 import { vRoving } from "@/look/roving";
+import OptionButton from "./OptionButton.vue";
 import SlideInput from "./SlideInput.vue";
 import type { Drill, Frame } from "./practice";
 
@@ -27,17 +28,15 @@ const slides = [
 
 <template>
   <div v-roving role="group" aria-label="Formats" class="formats">
-    <button
+    <OptionButton
       v-for="each in props.drill.options"
       :key="each.key"
-      type="button"
-      class="option"
-      :aria-pressed="chosen === each.key"
+      :pressed="chosen === each.key"
       @click="chosen = each.key"
     >
       {{ each.said }}
       <span v-if="frames.find((one) => one.key === each.key)?.placed" class="say">placed</span>
-    </button>
+    </OptionButton>
   </div>
   <template v-if="frame">
     <SlideInput
@@ -61,15 +60,5 @@ const slides = [
   grid-template-columns: repeat(auto-fill, minmax(140px, 1fr));
   gap: 6px;
   width: 100%;
-}
-.option {
-  min-height: 44px;
-  padding: 4px 10px;
-  border: 1.5px solid var(--hair);
-  text-align: left;
-}
-.option[aria-pressed="true"] {
-  border: 2.5px solid var(--line);
-  font-weight: 700;
 }
 </style>

@@ -3,15 +3,14 @@
 import { computed, onMounted, ref, shallowRef } from "vue";
 import { client, content, type Schemas } from "@/api/client";
 import { useGuarded } from "@/api/guarded";
-import NoticeLine from "@/frame/NoticeLine.vue";
-import WallChoice from "@/frame/WallChoice.vue";
+import PracticeFrame from "./PracticeFrame.vue";
 import { said as written, moved } from "./play";
 
 type Play = Schemas["PlayView"];
 type Move = Play["moves"][number];
 const SEEDS = 900_000;
 const play = shallowRef<Play | null>(null);
-const good = ref(false);
+const book = ref(false);
 const { problem, busy, guarded } = useGuarded();
 let asked = 0;
 async function load(query: { seed?: number; medium?: string; air?: number; moves?: string }): Promise<void> {
@@ -38,7 +37,7 @@ function set(place: number, part: Partial<Move>): void {
   put((play.value?.moves ?? []).map((each, n) => (n === place ? { ...each, ...part } : each)));
 }
 const named = computed(() => new Map((play.value?.passes ?? []).map((each) => [each.at, each.said])));
-const isGood = computed(() => !!play.value && written(play.value.moves) === written(play.value.good));
+const isBook = computed(() => !!play.value && written(play.value.moves) === written(play.value.book));
 const number = (event: Event) => Number((event.target as HTMLSelectElement).value);
 const another = () => void load({ ...now(), seed: 1 + Math.floor(Math.random() * SEEDS) });
 function allAtOnce(): void {
@@ -47,28 +46,25 @@ function allAtOnce(): void {
 </script>
 
 <template>
-  <div class="play">
-    <header class="sky">
-      <router-link class="do quiet" to="/practice">Practice</router-link>
-      <div>
-        <h1>Play with the layers</h1>
-        <p class="say">
-          Turn the order round, wait or do not, lay it thick: see what paint does. Nothing is scored.
-        </p>
-      </div>
-    </header>
-    <NoticeLine :problem="problem" @close="problem = null" />
-    <main v-if="play" :aria-busy="busy">
+  <PracticeFrame
+    name="Play with the layers"
+    said="Turn the order round, wait or do not, lay it thick: see what paint does. By the book is far to near, each layer dry; nothing is scored."
+    :back="{ to: '/practice', name: 'Practice' }"
+    foot="Films, drying and mixing are the ones your own plans use, at usual values."
+    :problem="problem"
+    @close="problem = null"
+  >
+    <div v-if="play" class="play" :aria-busy="busy">
       <section class="left" aria-label="What comes of it">
         <figure class="hung">
           <img
-            :src="good ? play.good_picture : play.picture"
-            :alt="good ? 'The scene painted in the good order' : 'The scene as you painted it'"
+            :src="book ? play.book_picture : play.picture"
+            :alt="book ? 'The scene painted by the book' : 'The scene as you painted it'"
           />
         </figure>
         <p class="deeds">
-          <button class="do" :aria-pressed="good" @click="good = !good">Show the good order</button>
-          <span class="say">{{ good ? play.good_said : play.took_said }}</span>
+          <button class="do" :aria-pressed="book" @click="book = !book">Show it by the book</button>
+          <span class="say">{{ book ? play.book_said : play.took_said }}</span>
         </p>
         <div class="told" role="status" aria-label="What happened">
           <ul>
@@ -135,41 +131,22 @@ function allAtOnce(): void {
           </li>
         </ol>
         <p class="deeds">
-          <button class="do" :disabled="isGood" @click="put([...play.good])">The good order</button>
+          <button class="do" :disabled="isBook" @click="put([...play.book])">By the book</button>
           <button class="do" @click="put([...play.moves].reverse())">All turned round</button>
           <button class="do" @click="allAtOnce">No waiting at all</button>
           <button class="do quiet" @click="another">Another scene</button>
         </p>
       </section>
-    </main>
-    <footer class="foot">
-      <span class="say">Films, drying and mixing are the ones your own plans use, at usual values.</span>
-      <WallChoice />
-    </footer>
-  </div>
+    </div>
+  </PracticeFrame>
 </template>
 
 <style scoped>
 .play {
   display: grid;
-  grid-template-rows: auto auto minmax(0, 1fr) auto;
-  min-height: 100dvh;
-}
-.sky {
-  display: flex;
-  gap: 20px;
-  align-items: center;
-  min-height: 62px;
-  padding: 0 20px;
-  border-bottom: 2px solid var(--line);
-}
-main {
-  display: grid;
-  grid-row: 3;
   grid-template-columns: minmax(0, 1.5fr) minmax(330px, 1fr);
   gap: 24px;
   align-items: start;
-  padding: 14px 20px;
 }
 .left,
 .right {
@@ -242,24 +219,9 @@ ol b {
   min-height: 44px;
   text-align: center;
 }
-.foot {
-  grid-row: 4;
-  display: flex;
-  justify-content: space-between;
-  align-items: center;
-  min-height: 34px;
-  padding: 0 20px;
-  border-top: 1px solid var(--hair);
-  color: var(--ink2);
-  font-size: 14.5px;
-}
-.foot .say {
-  font-size: 14.5px;
-}
 @media (max-width: 900px) {
-  main {
+  .play {
     grid-template-columns: minmax(0, 1fr);
-    padding: 10px 12px;
   }
   /* The picture stays in sight while passes are moved. */
   .left {
@@ -273,11 +235,6 @@ ol b {
   }
   .told {
     order: 3;
-  }
-}
-@media (max-width: 600px) {
-  .sky .say {
-    display: none;
   }
 }
 </style>

@@ -4,11 +4,10 @@ import { computed, onMounted, ref, watch } from "vue";
 import { useRoute, useRouter } from "vue-router";
 import { useShelf } from "@/api/shelf";
 import { declinePractice } from "@/frame/exercises";
-import NoticeLine from "@/frame/NoticeLine.vue";
-import WallChoice from "@/frame/WallChoice.vue";
 import { isWriting, useKeys } from "@/frame/keys";
 import AnswerForm from "./AnswerForm.vue";
 import DrillPicture from "./DrillPicture.vue";
+import PracticeFrame from "./PracticeFrame.vue";
 import SkillLines from "./SkillLines.vue";
 import { useMasses } from "./masses";
 import { beginning, usePractice, type Answering } from "./practice";
@@ -67,7 +66,7 @@ async function decline(): Promise<void> {
   await router.push("/");
 }
 /** Whether the answer can be kept as a thumbnail of the painting it was made on. */
-const canHang = computed(
+const canKeep = computed(
   () =>
     practice.drill?.painting !== null &&
     (practice.drill?.answer === "cuts" || practice.drill?.answer === "frames"),
@@ -80,198 +79,158 @@ useKeys((event) => {
 </script>
 
 <template>
-  <div class="practice">
-    <header class="sky">
-      <router-link class="do quiet" to="/">Shelf</router-link>
-      <div>
-        <h1>Practice</h1>
-        <p class="say">Two to five minutes for the eye. For yourself alone; nothing is ranked.</p>
-      </div>
-      <span class="deeds">
-        <router-link class="do quiet" to="/practice/play">Play with the layers</router-link>
-        <button v-if="practice.drill" class="do" @click="practice.drill = null">
-          What your answers show
-        </button>
-      </span>
-    </header>
-    <NoticeLine :problem="practice.problem" @close="practice.problem = null" />
-    <main>
-      <div v-if="!practice.shown" class="opening">
-        <figure class="hung">
-          <img :src="SCENE" alt="A painted scene with all that is true of it known" />
-        </figure>
-        <section class="first" aria-label="Who practises">
-          <h2>What are you called?</h2>
-          <form @submit.prevent="begin">
-            <input
-              v-model="name"
-              class="field"
-              maxlength="40"
-              aria-label="Name"
-              placeholder="a name, nothing more"
-            />
-            <button class="do main" type="submit">Begin</button>
-          </form>
-          <p v-if="practice.found?.learners.length">
-            Or go on as
-            <button
-              v-for="each in practice.found.learners"
-              :key="each.id"
-              class="do quiet"
-              @click="practice.choose(each.id)"
-            >
-              {{ each.name }}
-            </button>
-          </p>
-          <h2>Look at your screen first</h2>
-          <div class="wedge" role="img" aria-label="Eleven greys from black to white">
-            <i
-              v-for="step in 11"
-              :key="step"
-              :style="{ background: practice.found?.greys[2 * (step - 1)] }"
-            />
-          </div>
-          <p>
-            Can you tell each of the eleven from its neighbours? If the two darkest run together, make the
-            screen brighter or take it out of the sun; on a screen that hides darks no value can be judged.
-          </p>
-          <p>
-            <button class="do quiet" @click="decline">
-              I do not want to practise; do not offer it again
-            </button>
-          </p>
-        </section>
-      </div>
-      <div v-else-if="practice.drill && said" class="drill">
-        <DrillPicture
-          v-if="practice.drill.picture || practice.drill.horizon"
-          :drill="practice.drill"
-          :marked="practice.marked"
-          :said="said"
-          :format="format"
-          @place="place"
-        />
-        <section class="ask" :aria-label="practice.drill.name">
-          <p class="say">{{ practice.drill.skill }}, level {{ practice.drill.level }} of 3</p>
-          <h2>{{ practice.drill.question }}</h2>
-          <p>{{ practice.drill.how }}</p>
-          <p v-if="practice.drill.shown.length" class="given">
-            <span v-for="each in practice.drill.shown" :key="each.key"
-              ><i :style="{ background: each.colour }" aria-hidden="true" />{{ each.said }}</span
-            >
-          </p>
-          <AnswerForm
-            v-if="!practice.marked"
-            v-model="said"
-            v-model:format="format"
-            :told="told"
-            :drill="practice.drill"
-            :greys="practice.found?.greys ?? []"
-            :busy="practice.busy"
-            @answer="practice.answer"
+  <PracticeFrame
+    name="Practice"
+    said="Two to five minutes for the eye. For yourself alone; nothing is ranked."
+    :back="{ to: '/', name: 'Shelf' }"
+    foot="Kept on this machine, apart from your paintings."
+    :problem="practice.problem"
+    @close="practice.problem = null"
+  >
+    <template #deeds>
+      <router-link class="do quiet" to="/practice/play">Play with the layers</router-link>
+      <button v-if="practice.drill" class="do" @click="practice.drill = null">What your answers show</button>
+    </template>
+    <div v-if="!practice.shown" class="opening">
+      <figure class="hung">
+        <img :src="SCENE" alt="A painted scene with all that is true of it known" />
+      </figure>
+      <section class="first" aria-label="Who practises">
+        <h2>What are you called?</h2>
+        <form @submit.prevent="begin">
+          <input
+            v-model="name"
+            class="field"
+            maxlength="40"
+            aria-label="Name"
+            placeholder="a name, nothing more"
           />
-          <div v-else class="marked" role="status">
-            <h3 v-if="practice.drill.scored">{{ practice.marked.right ? "Right" : "Not yet" }}</h3>
-            <p>{{ practice.marked.measured }}</p>
-            <p v-if="practice.drill.options[0]?.colour" class="swatches" aria-hidden="true">
-              <i
-                v-for="each in practice.drill.options"
-                :key="each.key"
-                :style="{ background: each.colour }"
-                >{{ each.key }}</i
-              >
-            </p>
-            <p v-if="practice.marked.rule">{{ practice.marked.rule }}</p>
-            <p v-if="practice.marked.otherwise"><b>Seen otherwise:</b> {{ practice.marked.otherwise }}</p>
-            <p v-if="practice.marked.sure" class="say">{{ practice.marked.sure }}</p>
-            <p v-if="!practice.marked.counted && practice.drill.scored" class="say">
-              This one is not counted: it was answered before, or quicker than one can look.
-            </p>
-            <p v-if="canHang">
-              <button v-if="!practice.walled" class="do" @click="practice.keepOnWall()">
-                {{
-                  practice.drill.answer === "frames" ? "Keep them as thumbnails" : "Keep it as a thumbnail"
-                }}
-              </button>
-              <span v-else role="status"
-                >Kept with your painting.
-                <router-link class="do quiet" :to="`/paintings/${practice.drill.painting}/thumbnails`"
-                  >See the wall of thumbnails</router-link
-                ></span
-              >
-            </p>
-            <p class="deeds">
-              <button class="do main" @click="practice.next()">Next</button>
-              <button class="do" @click="practice.next(practice.drill.kind)">Another of these</button>
-            </p>
-            <p v-if="practice.shown.biases[0]">{{ practice.shown.biases[0] }}</p>
-          </div>
-        </section>
-      </div>
-      <section v-else class="shown" aria-label="What your answers show">
-        <h2>{{ practice.shown.learner.name }}</h2>
-        <p v-for="each in practice.shown.biases" :key="each">{{ each }}</p>
-        <p class="deeds">
-          <button class="do main" @click="practice.next()">
-            {{ practice.named.get(practice.shown.next_kind) }}
-          </button>
-          <span class="say">{{ practice.shown.why }}</span>
-        </p>
-        <p v-if="pictures.length">
-          <label
-            >Values, edges, depth and masses on
-            <select v-model="practice.own" class="field">
-              <option :value="null">painted scenes</option>
-              <option v-for="each in pictures" :key="each.id" :value="each.id">{{ each.title }}</option>
-            </select></label
+          <button class="do main" type="submit">Begin</button>
+        </form>
+        <p v-if="practice.found?.learners.length">
+          Or go on as
+          <button
+            v-for="each in practice.found.learners"
+            :key="each.id"
+            class="do quiet"
+            @click="practice.choose(each.id)"
           >
+            {{ each.name }}
+          </button>
         </p>
-        <SkillLines
-          :shown="practice.shown"
-          :named="practice.named"
-          @practise="practice.next"
-          @forget="practice.forget"
-        />
-        <p class="deeds">
-          <a class="do quiet" :href="csv" download>Export as a table</a>
-          <button class="do quiet" @click="practice.leave()">Somebody else</button>
-          <button v-if="!asking" class="do quiet" @click="asking = true">Delete everything of mine</button>
-          <template v-else>
-            <button class="do" @click="practice.forget()">Delete for good</button>
-            <button class="do quiet" @click="asking = false">Keep it</button>
-          </template>
+        <h2>Look at your screen first</h2>
+        <div class="wedge" role="img" aria-label="Eleven greys from black to white">
+          <i v-for="step in 11" :key="step" :style="{ background: practice.found?.greys[2 * (step - 1)] }" />
+        </div>
+        <p>
+          Can you tell each of the eleven from its neighbours? If the two darkest run together, make the
+          screen brighter or take it out of the sun; on a screen that hides darks no value can be judged.
+        </p>
+        <p>
+          <button class="do quiet" @click="decline">I do not want to practise; do not offer it again</button>
         </p>
       </section>
-    </main>
-    <footer class="foot">
-      <span class="say">Kept on this machine, apart from your paintings.</span>
-      <WallChoice />
-    </footer>
-  </div>
+    </div>
+    <div v-else-if="practice.drill && said" class="drill">
+      <DrillPicture
+        v-if="practice.drill.picture || practice.drill.horizon"
+        :drill="practice.drill"
+        :marked="practice.marked"
+        :said="said"
+        :format="format"
+        :massed="told?.picture ?? ''"
+        @place="place"
+      />
+      <section class="ask" :aria-label="practice.drill.name">
+        <p class="say">{{ practice.drill.skill }}, level {{ practice.drill.level }} of 3</p>
+        <h2>{{ practice.drill.question }}</h2>
+        <p>{{ practice.drill.how }}</p>
+        <p v-if="practice.drill.shown.length" class="given">
+          <span v-for="each in practice.drill.shown" :key="each.key"
+            ><i :style="{ background: each.colour }" aria-hidden="true" />{{ each.said }}</span
+          >
+        </p>
+        <AnswerForm
+          v-if="!practice.marked"
+          v-model="said"
+          v-model:format="format"
+          :told="told"
+          :drill="practice.drill"
+          :greys="practice.found?.greys ?? []"
+          :busy="practice.busy"
+          @answer="practice.answer"
+        />
+        <div v-else class="marked" role="status">
+          <h3 v-if="practice.drill.scored">{{ practice.marked.right ? "Right" : "Not yet" }}</h3>
+          <p>{{ practice.marked.measured }}</p>
+          <p v-if="practice.drill.options[0]?.colour" class="swatches" aria-hidden="true">
+            <i v-for="each in practice.drill.options" :key="each.key" :style="{ background: each.colour }">{{
+              each.key
+            }}</i>
+          </p>
+          <p v-if="practice.marked.rule">{{ practice.marked.rule }}</p>
+          <p v-if="practice.marked.otherwise"><b>Seen otherwise:</b> {{ practice.marked.otherwise }}</p>
+          <p v-if="practice.marked.sure" class="say">{{ practice.marked.sure }}</p>
+          <p v-if="!practice.marked.counted && practice.drill.scored" class="say">
+            This one is not counted: it was answered before, or quicker than one can look.
+          </p>
+          <p v-if="canKeep">
+            <button v-if="!practice.kept" class="do" @click="practice.keepThumbnails()">
+              {{ practice.drill.answer === "frames" ? "Keep them as thumbnails" : "Keep it as a thumbnail" }}
+            </button>
+            <span v-else role="status"
+              >Kept with your painting.
+              <router-link class="do quiet" :to="`/paintings/${practice.drill.painting}/thumbnails`"
+                >See it among the thumbnails</router-link
+              ></span
+            >
+          </p>
+          <p class="deeds">
+            <button class="do main" @click="practice.next()">Next</button>
+            <button class="do" @click="practice.next(practice.drill.kind)">Another of these</button>
+          </p>
+          <p v-if="practice.shown.biases[0]">{{ practice.shown.biases[0] }}</p>
+        </div>
+      </section>
+    </div>
+    <section v-else class="shown" aria-label="What your answers show">
+      <h2>{{ practice.shown.learner.name }}</h2>
+      <p v-for="each in practice.shown.biases" :key="each">{{ each }}</p>
+      <p class="deeds">
+        <button class="do main" @click="practice.next()">
+          {{ practice.named.get(practice.shown.next_kind) }}
+        </button>
+        <span class="say">{{ practice.shown.why }}</span>
+      </p>
+      <p v-if="pictures.length">
+        <label
+          >Values, edges, depth and masses on
+          <select v-model="practice.own" class="field">
+            <option :value="null">painted scenes</option>
+            <option v-for="each in pictures" :key="each.id" :value="each.id">{{ each.title }}</option>
+          </select></label
+        >
+      </p>
+      <SkillLines
+        :shown="practice.shown"
+        :named="practice.named"
+        @practise="practice.next"
+        @forget="practice.forget"
+      />
+      <p class="deeds">
+        <a class="do quiet" :href="csv" download>Export as a table</a>
+        <button class="do quiet" @click="practice.leave()">Somebody else</button>
+        <button v-if="!asking" class="do quiet" @click="asking = true">Delete everything of mine</button>
+        <template v-else>
+          <button class="do" @click="practice.forget()">Delete for good</button>
+          <button class="do quiet" @click="asking = false">Keep it</button>
+        </template>
+      </p>
+    </section>
+  </PracticeFrame>
 </template>
 
 <style scoped>
-.practice {
-  display: grid;
-  grid-template-rows: auto auto minmax(0, 1fr) auto;
-  min-height: 100dvh;
-}
-.sky {
-  display: flex;
-  gap: 20px;
-  align-items: center;
-  min-height: 62px;
-  padding: 0 20px;
-  border-bottom: 2px solid var(--line);
-}
-.sky .deeds {
-  margin-left: auto;
-  align-items: center;
-}
-main {
-  grid-row: 3;
-  padding: 14px 20px;
-}
 .drill {
   display: grid;
   grid-template-columns: minmax(0, 2.2fr) minmax(290px, 1fr);
@@ -350,32 +309,10 @@ main {
   font-weight: 700;
   text-shadow: 0 0 3px #000;
 }
-.foot {
-  grid-row: 4;
-  display: flex;
-  justify-content: space-between;
-  align-items: center;
-  min-height: 34px;
-  padding: 0 20px;
-  border-top: 1px solid var(--hair);
-  color: var(--ink2);
-  font-size: 14.5px;
-}
-.foot .say {
-  font-size: 14.5px;
-}
 @media (max-width: 900px) {
   .opening,
   .drill {
     grid-template-columns: minmax(0, 1fr);
-  }
-  main {
-    padding: 10px 12px;
-  }
-}
-@media (max-width: 600px) {
-  .sky .say {
-    display: none;
   }
 }
 </style>

@@ -5,7 +5,7 @@ import {
   complete,
   cutMoved,
   framed,
-  massesPicture,
+  massesQuery,
   ordered,
   ratioOf,
   type Answering,
@@ -76,11 +76,11 @@ describe("cuts", () => {
     expect(cutMoved([3, 5, 7], 0, 20, range)).toEqual([8.8, 8.9, 9]);
     expect(cutMoved([3, 5, 7], 2, -4, range)).toEqual([1, 1.1, 1.2]);
   });
-  it("name their picture", () => {
+  it("are asked about on the picture they were set on", () => {
     const asked = drill("cuts", { level: 2, seed: 7, painting: 3, version: 9 });
-    expect(massesPicture(asked, { cuts: [4, 6.5], smallest: 0.01 })).toBe(
-      "/api/practice/masses/2/7.png?cuts=4&cuts=6.5&smallest=0.01&painting=3&version=9",
-    );
+    const massing = { cuts: [4, 6.5], smallest: 0.01 };
+    expect(massesQuery(asked, massing)).toEqual({ ...massing, painting: 3, version: 9 });
+    expect(massesQuery({ ...asked, painting: null }, massing)).toEqual(massing);
   });
 });
 

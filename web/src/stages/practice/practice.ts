@@ -106,12 +106,7 @@ export function massesQuery(drill: Drill, massing: Massing) {
     ...(drill.painting ? { painting: drill.painting, version: drill.version ?? undefined } : {}),
   };
 }
-export function massesPicture(drill: Drill, massing: Massing): string {
-  const query = new URLSearchParams();
-  for (const [key, said] of Object.entries(massesQuery(drill, massing)))
-    for (const each of [said].flat()) if (each !== undefined) query.append(key, String(each));
-  return `/api/practice/masses/${drill.level}/${drill.seed}.png?${query}`;
-}
+
 /** Puts a place at the end of the order, or takes it and all after it out again. */
 export function ordered(order: readonly string[], key: string): string[] {
   const at = order.indexOf(key);
@@ -158,7 +153,7 @@ export const usePractice = defineStore("practice", () => {
     );
     if (!made) return;
     marked.value = null;
-    walled.value = false;
+    kept.value = false;
     drill.value = made;
     since = performance.now();
   }
@@ -184,18 +179,20 @@ export const usePractice = defineStore("practice", () => {
     marked.value = found;
     shown.value = found.shown;
   }
-  const walled = ref(false);
+  const kept = ref(false);
   const given = shallowRef<Given>(null);
-  /** Keeps the answer on the wall of thumbnails of the painting it was made on. */
-  async function keepOnWall(): Promise<void> {
+  /** Keeps the answer among the thumbnails of the painting it was made on. */
+  async function keepThumbnails(): Promise<void> {
     const asked = drill.value;
     if (!asked?.painting || !asked.version) return;
     const path = { painting_id: asked.painting, version: asked.version };
     const body = { kind: asked.kind, seed: asked.seed, level: asked.level, given: given.value };
-    const kept = await guarded(() =>
-      content(client.POST("/api/practice/own/{painting_id}/{version}/wall", { params: { path }, body })),
+    const done = await guarded(() =>
+      content(
+        client.POST("/api/practice/own/{painting_id}/{version}/thumbnails", { params: { path }, body }),
+      ),
     );
-    if (kept) walled.value = true;
+    if (done) kept.value = true;
   }
   async function forget(skill?: string): Promise<void> {
     if (!shown.value) return;
@@ -230,8 +227,8 @@ export const usePractice = defineStore("practice", () => {
     choose,
     next,
     answer,
-    walled,
-    keepOnWall,
+    kept,
+    keepThumbnails,
     forget,
     leave,
   };
