@@ -28,7 +28,7 @@ from kind_distance.rows import DepartureRecord, NoteRecord, SourceRecord, State,
 from kind_distance.stages.sessions.cautions import cautions_of_place
 from kind_distance.stages.sources.arrows import sun_of
 from kind_distance.stages.sources.horizon import horizon_of
-from kind_distance.stages.sources.references import clipping_of
+from kind_distance.stages.sources.references import lost_shares
 from kind_distance.stages.thumbnails.facts import differs, divisions_for, facts_of
 from kind_distance.stages.thumbnails.reading import Seen
 from kind_distance.studio.paintings import Studio
@@ -160,10 +160,10 @@ def source_view(studio: Studio, painting_id: int, state: State, source: SourceRe
     here = f"/api/paintings/{painting_id}/sources/{source.number}"
     lost = None
     if source.kind not in ("sketch", "page", "progress"):
-        found = clipping_of(studio.file, source.picture_hash)
+        darks, lights = lost_shares(studio.file, source.picture_hash)
         lost = m.LostView(
-            darks=round(found.dark_share, 4),
-            lights=round(found.light_share, 4),
+            darks=round(darks, 4),
+            lights=round(lights, 4),
             image=f"{here}/lost.png?k={plate.mark}",
         )
     level = None

@@ -14,7 +14,7 @@ import numpy as np
 from cachetools import LRUCache, cached
 from cachetools.keys import hashkey
 
-BUDGET = 96_000_000  # for all that is remembered together: two photos with all that is worked out on them [bytes]
+BUDGET = 72_000_000  # for all that is remembered together: two photos with all that is worked out on them [bytes]
 MMAP_THRESHOLD, ARENA_MAX = -3, -8  # of malloc.h in the GNU C library
 LARGE = 256_000  # what is given back by itself [bytes]
 LEAST = 2_000  # what keeping anything costs, however small it is [bytes]

@@ -19,6 +19,7 @@ from kind_distance.core.picture.balance import (
     guessed_cast,
     unevenness,
 )
+from kind_distance.core.remembering import remembered
 from kind_distance.core.wording import say_list
 from kind_distance.errors import DomainError
 from kind_distance.pictures import darkroom
@@ -39,10 +40,17 @@ def light_apart(one: float, other: float) -> float:
     return min(turn, 360 - turn)
 
 
-@lru_cache(maxsize=16)
+@remembered
 def clipping_of(file: Path, picture_hash: str) -> Clipping:
     """Find where the camera has lost darks and lights of a picture."""
     return find_clipping(darkroom.original_codes(file, picture_hash))
+
+
+@lru_cache(maxsize=256)
+def lost_shares(file: Path, picture_hash: str) -> tuple[float, float]:
+    """Shares of a picture whose darks and whose lights are lost; asked for each photo whenever one is judged."""
+    found = clipping_of(file, picture_hash)
+    return found.dark_share, found.light_share
 
 
 @lru_cache(maxsize=16)
@@ -158,12 +166,9 @@ def _casts(file: Path, source: SourceRecord) -> list[Judgement]:
 def _lost(file: Path, source: SourceRecord) -> list[Judgement]:
     if source.kind in ("sketch", "page"):
         return []
-    clipping = clipping_of(file, source.picture_hash)
+    darks, lights = lost_shares(file, source.picture_hash)
     found = []
-    for share, what, kind in (
-        (clipping.dark_share, "darks", "lost_darks"),
-        (clipping.light_share, "lights", "lost_lights"),
-    ):
+    for share, what, kind in ((darks, "darks", "lost_darks"), (lights, "lights", "lost_lights")):
         if share >= LOST_TOLD:
             end = "black" if what == "darks" else "white"
             found.append(
