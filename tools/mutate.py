@@ -114,10 +114,10 @@ def chosen(count: int, seed: int, only: str) -> list[Fault]:
 
 
 def tests_near(file: Path) -> list[str]:
-    """Name the test modules that import a module, those of the worked paintings last."""
+    """Name the test modules that import a module, the quick ones of the core first, the worked paintings last."""
     module = ".".join(file.with_suffix("").parts)
     near = []
-    for test in sorted((ROOT / "tests").rglob("test_*.py")):
+    for test in sorted((ROOT / "tests").rglob("test_*.py"), key=lambda each: (each.parent.name != "core", each)):
         if "browser" in test.parts:
             continue
         imports = [n for n in ast.walk(ast.parse(test.read_text("utf-8"))) if isinstance(n, ast.ImportFrom)]
