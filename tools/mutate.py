@@ -31,6 +31,11 @@ LONGEST_S = 150  # a test that runs longer than this has noticed something
 LIMITS: dict[type[ast.cmpop], type[ast.cmpop]] = {ast.Lt: ast.LtE, ast.LtE: ast.Lt, ast.Gt: ast.GtE, ast.GtE: ast.Gt}
 SIGNS: dict[type[ast.operator], type[ast.operator]] = {ast.Add: ast.Sub, ast.Sub: ast.Add}
 FACTOR = 1.3  # by which a constant is another one
+# What is recorded (tests/record.py) of the packages whose truth nobody can write down by hand.
+RECORDS: dict[str, tuple[str, ...]] = {
+    "practice": ("scenes", "drills"), "picture": ("pictures", "page"), "depth": ("planes",), "progress": ("painted",),
+    "mixing": ("mixing",), "build": ("build",), "schedule": ("plans",), "deriving": ("plans",),
+}  # fmt: skip
 
 
 @dataclass(frozen=True)
@@ -114,7 +119,7 @@ def chosen(count: int, seed: int, only: str) -> list[Fault]:
 
 
 def tests_near(file: Path) -> list[str]:
-    """Name the test modules that import a module, the quick ones of the core first, the worked paintings last."""
+    """Name the test modules that import a module, quick ones of the core first; then cases and records."""
     module = ".".join(file.with_suffix("").parts)
     near = []
     for test in sorted((ROOT / "tests").rglob("test_*.py"), key=lambda each: (each.parent.name != "core", each)):
@@ -132,7 +137,12 @@ def tests_near(file: Path) -> list[str]:
             for test in sorted((ROOT / "tests/core").glob("test_*.py"))
             if f"kind_distance.core.{package}" in test.read_text("utf-8")
         ]
-    return [*near, "tests.cases.test_cases"]
+    recorded = [
+        f"tests.core.test_record.Records.test_{part}"
+        for package in file.relative_to(CORE).parts[:1]
+        for part in RECORDS.get(package, ())
+    ]
+    return [*near, "tests.cases.test_cases", *recorded]
 
 
 def _run_tests(place: Path, tests: list[str]) -> int:
