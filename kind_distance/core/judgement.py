@@ -1,8 +1,8 @@
-"""A judgement is data: what was measured, what would be wanted, why it matters, what to do.
+"""A finding is what a rule measured; a judgement is the same in words, with what to do about it.
 
-Every stage returns these; the wording is built here and nowhere else, so that the screen, the printed
-sheet and the tests read the same sentence. `key` stays the same while the thing judged stays the
-same, so that a painter's "I mean it so" can be kept against it.
+Rules of the core give findings. The words stand in one table for each stage, which the screen, the printed sheet and
+the tests read. `key` stays the same while the thing judged stays the same, so that a painter's "I mean it so" can be
+kept against it.
 """
 
 from __future__ import annotations
@@ -46,6 +46,55 @@ class Remedy:
     label: str
     action: str
     arguments: dict[str, object] = field(default_factory=dict)
+
+
+@dataclass(frozen=True)
+class Finding:
+    """One thing that a rule found, with what was measured and without a word.
+
+    Parameters
+    ----------
+    kind : str
+    severity : Severity
+    passes, ranks : tuple of int
+        Ids of passes and ranks of planes that it names.
+    things : tuple of int
+        Numbers of things.
+    sessions : tuple of int
+    measures : dict
+        What was measured, by name; numbers in the unit of their name.
+    weight : float
+        Orders findings of one severity; in the unit of the finding (cm, minutes). Larger costs more.
+    about : str
+        Which of its kind it is, where there may be several.
+    """
+
+    kind: str
+    severity: Severity
+    passes: tuple[int, ...] = ()
+    ranks: tuple[int, ...] = ()
+    things: tuple[int, ...] = ()
+    sessions: tuple[int, ...] = ()
+    measures: dict[str, object] = field(default_factory=dict)
+    weight: float = 1.0
+    about: str = ""
+
+    @property
+    def key(self) -> str:
+        """Stable name of the finding."""
+        return f"{self.kind}:{self.about}" if self.about else self.kind
+
+
+Said = tuple[str, str, tuple[Remedy, ...]]  # a finding in a few words, what was measured and why it matters, what to do
+
+
+def say(finding: Finding, stage: str, said: Said) -> Judgement:
+    """Make a judgement of a finding and its words."""
+    title, text, remedies = said
+    return Judgement(
+        finding.key, finding.kind, stage, finding.severity, title, text, finding.weight, finding.ranks, remedies,
+        finding.passes, finding.things, finding.sessions,
+    )  # fmt: skip
 
 
 @dataclass(frozen=True)

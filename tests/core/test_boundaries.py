@@ -12,11 +12,12 @@ from kind_distance.core.light.shadows import CastShadow, _ground, _seen, audit_s
 from kind_distance.core.mixing import recipes as r
 from kind_distance.core.paint.drying import film_thickness
 from kind_distance.core.picture.composition import read_complexity, read_composition
-from kind_distance.core.picture.composition_audit import SeenThumbnail, audit_composition
+from kind_distance.core.picture.composition_audit import SeenThumbnail
 from kind_distance.core.picture.crops import largest_crop
 from kind_distance.core.picture.horizon import Horizon
 from kind_distance.core.picture.leading import Arrow, audit_leading
 from kind_distance.core.safety.cautions import Circumstances, cautions_of
+from kind_distance.stages.thumbnails.composition_words import judge_composition
 
 _NO_HORIZON = Horizon(None, [], 0.0)
 _GREY = np.full((120, 180), 5.0, np.float32)
@@ -122,7 +123,7 @@ class Leaning(unittest.TestCase):
             "tilt_deg": 0.0, "complexity": read_complexity(np.array([0.5, 0.5]), 1.0, 40, 27), "minutes": 120,
             "focus_step": 4.0, "focus_marked": True, "focus_inside": True,
         }  # fmt: skip
-        return {j.kind: j for j in audit_composition(SeenThumbnail(**known))}.get("leans_one_way")
+        return {j.kind: j for j in judge_composition(SeenThumbnail(**known))}.get("leans_one_way")
 
     def test_four_fifths_of_the_edges_lean_one_way(self):
         self.assertIsNone(self.told(0.79))

@@ -16,11 +16,12 @@ from kind_distance.core.picture.composition import (
     read_complexity,
     read_composition,
 )
-from kind_distance.core.picture.composition_audit import SeenThumbnail, audit_composition
+from kind_distance.core.picture.composition_audit import SeenThumbnail
 from kind_distance.core.picture.focus import Focus
 from kind_distance.core.picture.horizon import Horizon, Line
 from kind_distance.core.picture.shapes import find_shapes
 from kind_distance.core.picture.thumbnail import ThumbnailSettings, make_thumbnail, simplify
+from kind_distance.stages.thumbnails.composition_words import judge_composition
 
 FOCUS = Focus(0.35, 0.45, 0.1)
 NONE = Horizon(None, [], 0.0)
@@ -221,7 +222,7 @@ class Complexity(unittest.TestCase):
 
     def judged(self, value, size, minutes):
         given = SeenThumbnail(1, 1, read(value), NONE, 0.0, self.weigh(value, *size), minutes, 3.0, True, True)
-        return {j.kind for j in audit_composition(given)}
+        return {j.kind for j in judge_composition(given)}
 
     def test_a_harbour_full_of_boats_on_a_small_board_and_a_simple_lake(self):
         rng = np.random.default_rng(8)
@@ -258,7 +259,7 @@ class Judging(unittest.TestCase):
             "focus_marked": True,
             "focus_inside": True,
         }
-        return {j.kind: j for j in audit_composition(SeenThumbnail(**{**known, **more}))}
+        return {j.kind: j for j in judge_composition(SeenThumbnail(**{**known, **more}))}
 
     def test_a_quiet_scene_has_nothing_strong(self):
         self.assertEqual([j for j in self.judged().values() if j.severity == "strong"], [])

@@ -25,7 +25,7 @@ from kind_distance.core.picture.composition import (
     read_complexity,
     visual_weight,
 )
-from kind_distance.core.picture.composition_audit import SeenThumbnail, audit_composition
+from kind_distance.core.picture.composition_audit import SeenThumbnail
 from kind_distance.core.picture.crops import Crop, check_ratio, focus_in, suggest_crops
 from kind_distance.core.picture.cuts import cuts_of, even_cuts, value_profile
 from kind_distance.core.picture.departures import Departure
@@ -36,6 +36,7 @@ from kind_distance.core.picture.reserve import audit_reserves
 from kind_distance.core.picture.shapes import effective_shapes, find_shapes, merge_small
 from kind_distance.core.picture.thumbnail import Reading, ThumbnailSettings, _key_of
 from kind_distance.errors import DomainError
+from kind_distance.stages.thumbnails.composition_words import judge_composition
 from tests.limits import begins
 
 NONE = Horizon(None, [], 0.0)
@@ -56,7 +57,7 @@ def seen(**more):
         "number": 4, "source": 2, "composition": replace(PLAIN, **read), "horizon": NONE, "tilt_deg": 0.0,
         "complexity": EASY, "minutes": 120, "focus_step": 4.0, "focus_marked": True, "focus_inside": True,
     }  # fmt: skip
-    return {each.kind: each for each in audit_composition(SeenThumbnail(**(known | more)))}
+    return {each.kind: each for each in judge_composition(SeenThumbnail(**(known | more)))}
 
 
 class Composed(unittest.TestCase):
@@ -143,7 +144,7 @@ class Composed(unittest.TestCase):
         def keys(count):
             gaps = [Spot(0.1 * n + 0.05, 0.2, 0.0004, 1.0 + n) for n in range(count)]
             known = SeenThumbnail(4, 2, replace(PLAIN, gaps=gaps), NONE, 0.0, EASY, 120, 4.0, True, True)
-            return [each.key for each in audit_composition(known)]
+            return [each.key for each in judge_composition(known)]
 
         self.assertEqual(len(keys(5)), 5)
         self.assertEqual(keys(6), ["light_gap:4:many"])

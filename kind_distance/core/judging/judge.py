@@ -2,7 +2,8 @@
 
 from __future__ import annotations
 
-from kind_distance.core.judging.model import Finding, Scene
+from kind_distance.core.judgement import Finding
+from kind_distance.core.judging.model import Scene
 from kind_distance.core.judging.order import audit_order
 from kind_distance.core.judging.place import audit_place
 from kind_distance.core.judging.reading import read_all

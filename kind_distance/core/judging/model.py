@@ -6,7 +6,6 @@ from dataclasses import dataclass, field
 from functools import cached_property
 from typing import Literal
 
-from kind_distance.core.judgement import Severity
 from kind_distance.core.paint.drying import Weather
 from kind_distance.core.paint.media import Medium
 from kind_distance.core.passes.model import Pass
@@ -238,32 +237,3 @@ class Scene:
     def is_focus(self, rank: int) -> bool:
         """Whether a plane carries what the painting is about."""
         return rank == self.focus
-
-
-@dataclass(frozen=True)
-class Finding:
-    """One fault, with what was measured.
-
-    Parameters
-    ----------
-    kind : str
-    severity : Severity
-    passes, ranks : tuple of int
-        Ids of passes and ranks of planes that it names.
-    things : tuple of int
-        Numbers of things.
-    sessions : tuple of int
-    measures : dict
-        What was measured, by name; numbers in the unit of their name.
-    weight : float
-        Orders findings of one severity.
-    """
-
-    kind: str
-    severity: Severity
-    passes: tuple[int, ...] = ()
-    ranks: tuple[int, ...] = ()
-    things: tuple[int, ...] = ()
-    sessions: tuple[int, ...] = ()
-    measures: dict[str, object] = field(default_factory=dict)
-    weight: float = 1.0

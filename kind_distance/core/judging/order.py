@@ -4,7 +4,8 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
-from kind_distance.core.judging.model import Finding, JudgedThing, Scene
+from kind_distance.core.judgement import Finding
+from kind_distance.core.judging.model import JudgedThing, Scene
 from kind_distance.core.judging.reading import Read, is_veil, lays
 
 STRONG_CUT_CM = 25.0

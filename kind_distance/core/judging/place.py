@@ -4,7 +4,8 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
-from kind_distance.core.judging.model import Finding, JudgedSession, Scene
+from kind_distance.core.judgement import Finding
+from kind_distance.core.judging.model import JudgedSession, Scene
 from kind_distance.core.judging.reading import Read
 
 SPARE_MIN = 5.0

@@ -4,7 +4,8 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
-from kind_distance.core.judging.model import Finding, Scene
+from kind_distance.core.judgement import Finding
+from kind_distance.core.judging.model import Scene
 from kind_distance.core.judging.reading import Read
 
 PAPER_MARGIN = 0.5  # a plane that may hold nothing darker than this under the paper is a kept light itself [V]

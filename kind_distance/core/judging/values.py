@@ -4,7 +4,8 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
-from kind_distance.core.judging.model import VEILS, Finding, JudgedPlane, Scene
+from kind_distance.core.judgement import Finding
+from kind_distance.core.judging.model import VEILS, JudgedPlane, Scene
 from kind_distance.core.judging.reading import Read, under_of
 
 MERGES_BELOW = 0.35  # planned values that read as one across a hard edge [V]; common practice, no source

@@ -8,6 +8,7 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
+from kind_distance.core.judgement import Finding
 from kind_distance.core.judging.films import (
     CLOSED_FROM,
     DRY_FROM,
@@ -18,7 +19,6 @@ from kind_distance.core.judging.films import (
     through_minutes,
     touch_minutes,
 )
-from kind_distance.core.judging.model import Finding
 from kind_distance.core.judging.reading import COVERS_FROM, Read, under_of
 from kind_distance.core.paint.drying import SOAKED
 

@@ -10,8 +10,8 @@ from dataclasses import dataclass
 from typing import Any
 
 from kind_distance.clock import say_date
-from kind_distance.core.judgement import Judgement, Remedy
-from kind_distance.core.judging.model import Finding, Scene
+from kind_distance.core.judgement import Finding, Judgement, Remedy
+from kind_distance.core.judging.model import Scene
 from kind_distance.core.passes.model import Pass
 from kind_distance.core.wording import Unit, first_upper, say_length, say_list, say_minutes, say_value
 

@@ -22,7 +22,7 @@ from kind_distance.core.picture.composition import (
     read_complexity,
     read_composition,
 )
-from kind_distance.core.picture.composition_audit import GAPS_LOUD, SeenThumbnail, audit_composition
+from kind_distance.core.picture.composition_audit import GAPS_LOUD, SeenThumbnail
 from kind_distance.core.picture.cuts import MOST
 from kind_distance.core.picture.departures import Departure
 from kind_distance.core.picture.focus import LEAST_STEP
@@ -49,6 +49,7 @@ from kind_distance.pictures.plates import (
 from kind_distance.rows import SourceRecord, State, ThumbnailRecord
 from kind_distance.stages.planes.reserved_lights import reserve_of
 from kind_distance.stages.sources.horizon import Labels, horizon_of, sky_border, slopes_of
+from kind_distance.stages.thumbnails.composition_words import judge_composition
 
 
 @dataclass(frozen=True)
@@ -283,7 +284,7 @@ def look_at(file: Path, state: State, record: ThumbnailRecord, labels: Labels | 
     )
     found = [
         *audit_thumbnail(record.number, settings, reading, area_on_support(state, framing), unit, remedies),
-        *audit_composition(given),
+        *judge_composition(given),
         *audit_reserves(record.number, made.steps, reading.values, reserves),
     ]
     judgements = a_few_loud(found, {each.key for each in state.meant_so}, "light_gap", GAPS_LOUD)
