@@ -90,7 +90,7 @@ class Shadows(unittest.TestCase):
 
     def told(self, *bearings):
         shadows = [self.cast(at, each) for at, each in enumerate(bearings, start=1)]
-        return [j for j in audit_shadows(shadows, 0.4, 1.5, None, 1) if j.kind == "shadow_contrary"]
+        return [j for j in audit_shadows(shadows, 0.4, 1.5, None) if j.kind == "shadow_contrary"]
 
     def test_one_that_turns_by_more_than_fifteen_degrees_is_told(self):
         self.assertEqual(self.told(60, 60, 60), [])
@@ -101,7 +101,7 @@ class Shadows(unittest.TestCase):
 class Leading(unittest.TestCase):
     def told(self, end, start=(0.5, 0.5)):
         arrow = Arrow(1, "line", "Path", start, end)
-        return [j.kind for j in audit_leading([arrow], (0.2, 0.5), 1.5, 1)]
+        return [j.kind for j in audit_leading([arrow], (0.2, 0.5), 1.5)]
 
     def test_a_line_that_ends_three_and_a_half_hundredths_from_the_rim_leads_out(self):
         self.assertEqual(self.told((0.966, 0.5)), ["line_out"])
@@ -110,7 +110,7 @@ class Leading(unittest.TestCase):
 
     def test_a_gaze_wants_four_fifths_of_the_room_that_is_behind_it(self):
         def looks(x):
-            return [j.kind for j in audit_leading([Arrow(1, "gaze", "Man", (x, 0.5), (x + 0.05, 0.5))], None, 1.5, 1)]
+            return [j.kind for j in audit_leading([Arrow(1, "gaze", "Man", (x, 0.5), (x + 0.05, 0.5))], None, 1.5)]
 
         self.assertEqual(looks(0.55), [])
         self.assertEqual(looks(0.57), ["looks_out"])

@@ -4,11 +4,11 @@ import unittest
 
 import numpy as np
 
-from kind_distance.core.picture.audit import audit_thumbnail
 from kind_distance.core.picture.focus import LEAST_STEP, SPARED, Focus, step_at_focus
 from kind_distance.core.picture.shapes import find_shapes, merge_small
 from kind_distance.core.picture.thumbnail import ThumbnailSettings, make_thumbnail, plain, squint
 from kind_distance.errors import DomainError
+from kind_distance.stages.thumbnails.thumbnail_words import judge_thumbnail
 from tests.support import bands, working
 
 
@@ -113,14 +113,14 @@ class Missing(unittest.TestCase):
         photo = plain(working(bands([6.0, 5.9], 300, 400)).value)
         reading = make_thumbnail(squint(photo), settings).reading
         self.assertLess(reading.focus_step, LEAST_STEP)
-        found = audit_thumbnail(1, settings, reading, 900, "cm")
+        found = judge_thumbnail(1, settings, reading, 900, "cm")
         self.assertEqual((found[0].kind, found[0].severity), ("focus_lost", "strong"))
 
     def test_a_focus_that_reads_is_not_mentioned(self):
         settings = ThumbnailSettings(steps=2, focus=Focus(0.5, 0.5))
         reading = make_thumbnail(squint(plain(working(bands([8.0, 3.0], 300, 400)).value)), settings).reading
         self.assertGreater(reading.focus_step, 4)
-        self.assertEqual([j.kind for j in audit_thumbnail(1, settings, reading, 900, "cm")], [])
+        self.assertEqual([j.kind for j in judge_thumbnail(1, settings, reading, 900, "cm")], [])
 
 
 if __name__ == "__main__":

@@ -3,10 +3,11 @@
 import unittest
 
 from kind_distance.core.picture.leading import Arrow, audit_leading, room_along
+from kind_distance.stages.sources.arrow_words import say_arrows
 
 
 def kinds(*arrows, focus=None, aspect=1.5):
-    return [j.kind for j in audit_leading(list(arrows), focus, aspect, 1)]
+    return [j.kind for j in audit_leading(list(arrows), focus, aspect)]
 
 
 class Room(unittest.TestCase):
@@ -31,7 +32,7 @@ class Gazes(unittest.TestCase):
         self.assertEqual(kinds(out, focus=(0.1, 0.5)), [])
 
     def test_every_remedy_names_its_arrow(self):
-        told = audit_leading([Arrow(7, "gaze", "Walker", (0.1, 0.5), (0.05, 0.5))], None, 1.5, 3)[0]
+        told = say_arrows(audit_leading([Arrow(7, "gaze", "Walker", (0.1, 0.5), (0.05, 0.5))], None, 1.5), 3)[0]
         self.assertIn("Walker", told.title)
         self.assertEqual(told.key, "looks_out:n7")
         self.assertEqual([r.arguments["note"] for r in told.remedies if r.action == "remove_note"], [7])

@@ -388,7 +388,7 @@ class Water(unittest.TestCase):
 class Shadows(unittest.TestCase):
     def told(self, light, end=(0.6, 0.8)):
         shadow = CastShadow(1, "", (0.5, 0.8), end)
-        return [each.kind for each in audit_shadows([shadow], None, 1.5, light, 1)]
+        return [each.kind for each in audit_shadows([shadow], None, 1.5, light)]
 
     def test_it_falls_away_from_the_light(self):
         self.assertEqual(self.told(90), ["shadow_to_light"])
@@ -403,9 +403,9 @@ class Shadows(unittest.TestCase):
             return CastShadow(number, "", (x, 0.8), cast((x, 0.8), 0.5, vector, 0.4, 1.5))
 
         shadows = [thrown(n, x, (0.6, 0.3)) for n, x in enumerate((0.2, 0.5, 0.8))]
-        self.assertEqual(audit_shadows(shadows, 0.4, 1.5, None, 1), [])
+        self.assertEqual(audit_shadows(shadows, 0.4, 1.5, None), [])
         turned = [*shadows[:2], thrown(2, 0.8, (0.6, -0.3))]
-        found = audit_shadows(turned, 0.4, 1.5, None, 1)
+        found = audit_shadows(turned, 0.4, 1.5, None)
         self.assertEqual([each.key for each in found], ["shadow_contrary:n2"])
 
     def test_a_shadow_by_the_sun_and_back_again(self):

@@ -8,7 +8,6 @@ from dataclasses import replace
 
 import numpy as np
 
-from kind_distance.core.picture.audit import audit_thumbnail
 from kind_distance.core.picture.composition import (
     Complexity,
     Composition,
@@ -37,6 +36,7 @@ from kind_distance.core.picture.shapes import effective_shapes, find_shapes, mer
 from kind_distance.core.picture.thumbnail import Reading, ThumbnailSettings, _key_of
 from kind_distance.errors import DomainError
 from kind_distance.stages.thumbnails.composition_words import judge_composition
+from kind_distance.stages.thumbnails.thumbnail_words import judge_thumbnail
 from tests.limits import begins
 
 NONE = Horizon(None, [], 0.0)
@@ -317,7 +317,7 @@ class Thumbnails(unittest.TestCase):
         return Reading(**(known | more))
 
     def told(self, settings=None, **more):
-        found = audit_thumbnail(4, settings or ThumbnailSettings(3), self.read(**more), 1200.0, "cm")
+        found = judge_thumbnail(4, settings or ThumbnailSettings(3), self.read(**more), 1200.0, "cm")
         return {each.kind: each for each in found}
 
     def test_a_step_that_holds_three_fifths(self):
@@ -470,7 +470,7 @@ class Leading(unittest.TestCase):
         def out(degrees):
             toward = (0.7 + 0.1 * np.cos(np.radians(degrees)), 0.5 + 0.1 * np.sin(np.radians(degrees)))
             arrow = Arrow(1, "gaze", "", (0.7, 0.5), (float(toward[0]), float(toward[1])))
-            return bool(audit_leading([arrow], (0.9, 0.5), 1.0, 1))
+            return bool(audit_leading([arrow], (0.9, 0.5), 1.0))
 
         self.assertAlmostEqual(begins(out, 10, 50), 30, places=2)
         self.assertAlmostEqual(begins(out, -10, -50), -30, places=2)

@@ -6,11 +6,11 @@ import numpy as np
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from kind_distance.core.picture.audit import audit_thumbnail
 from kind_distance.core.picture.cuts import LEAST_APART, best_cuts, even_cuts
 from kind_distance.core.picture.shapes import effective_shapes, find_shapes, merge_small
 from kind_distance.core.picture.thumbnail import Reading, ThumbnailSettings, make_thumbnail, simplify
 from kind_distance.errors import DomainError
+from kind_distance.stages.thumbnails.thumbnail_words import judge_thumbnail
 from tests.support import bands, hill_picture, working
 
 
@@ -199,7 +199,7 @@ class Wasted(unittest.TestCase):
 class Judging(unittest.TestCase):
     def kinds(self, found, steps=3, **more):
         settings_ = ThumbnailSettings(steps=steps, **more)
-        return {each.kind: each for each in audit_thumbnail(2, settings_, found, 1000.0, "cm")}
+        return {each.kind: each for each in judge_thumbnail(2, settings_, found, 1000.0, "cm")}
 
     def test_a_good_thumbnail_gets_no_remark(self):
         self.assertEqual(self.kinds(reading([0.3, 0.4, 0.3], [2, 5, 8])), {})
@@ -226,7 +226,7 @@ class Judging(unittest.TestCase):
     def test_a_larger_shape_is_not_offered_past_the_end_of_its_slider(self):
         for share, offered in ((0.02, 0.04), (0.03, 0.05), (0.05, None), (0.2, None)):
             wanted = ThumbnailSettings(steps=3, smallest_share=share)
-            found = audit_thumbnail(1, wanted, reading([0.3, 0.4, 0.3], [2, 5, 8], effective=30), 1000, "cm")
+            found = judge_thumbnail(1, wanted, reading([0.3, 0.4, 0.3], [2, 5, 8], effective=30), 1000, "cm")
             join = next(j for j in found if j.kind == "many_shapes").remedies
             self.assertEqual(join[0].arguments["smallest_share"] if join else None, offered)
 

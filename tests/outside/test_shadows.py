@@ -64,23 +64,21 @@ class OneSun(unittest.TestCase):
 
     def test_shadows_of_one_sun_agree_wherever_they_stand(self):
         drawn = [self.shadow(1, -3.0, 8.0), self.shadow(2, 2.0, 20.0), self.shadow(3, 4.0, 10.0)]
-        self.assertEqual(audit_shadows(drawn, HORIZON, ASPECT, None, 1), [])
+        self.assertEqual(audit_shadows(drawn, HORIZON, ASPECT, None), [])
 
     def test_the_contrary_one_is_named(self):
         drawn = [self.shadow(1, -3.0, 8.0), self.shadow(2, 2.0, 20.0, away=10.0), self.shadow(3, 4.0, 10.0)]
-        told = audit_shadows(drawn, HORIZON, ASPECT, None, 1)
+        told = audit_shadows(drawn, HORIZON, ASPECT, None)
         self.assertEqual([j.key for j in told], ["shadow_contrary:n2"])
 
     def test_of_two_the_later_one_is_named(self):
-        told = audit_shadows(
-            [self.shadow(1, -3.0, 8.0), self.shadow(2, 2.0, 9.0, away=-70.0)], HORIZON, ASPECT, None, 1
-        )
+        told = audit_shadows([self.shadow(1, -3.0, 8.0), self.shadow(2, 2.0, 9.0, away=-70.0)], HORIZON, ASPECT, None)
         self.assertEqual([j.key for j in told], ["shadow_contrary:n2"])
 
     def test_toward_the_light_is_wrong_even_without_a_horizon(self):
         to_the_right = CastShadow(4, "Post", (0.3, 0.7), (0.5, 0.72))
-        self.assertEqual(audit_shadows([to_the_right], None, ASPECT, 300.0, 1), [])
-        told = audit_shadows([to_the_right], None, ASPECT, 60.0, 1)
+        self.assertEqual(audit_shadows([to_the_right], None, ASPECT, 300.0), [])
+        told = audit_shadows([to_the_right], None, ASPECT, 60.0)
         self.assertEqual([j.kind for j in told], ["shadow_to_light"])
 
 

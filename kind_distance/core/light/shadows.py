@@ -10,12 +10,11 @@ from __future__ import annotations
 import math
 from dataclasses import dataclass
 
-from kind_distance.core.judgement import Judgement, Remedy
+from kind_distance.core.judgement import Finding
 from kind_distance.core.light.sun import Sun
 from kind_distance.core.picture.perspective import FRAME_MM
 from kind_distance.errors import DomainError
 
-STAGE = "sources"
 CONTRARY_DEG = 15.0  # a cast shadow that turns more from the others contradicts them; common practice, no source
 LEAST_BELOW = 0.01  # a foot nearer to the horizon says nothing of depth [share of the height]
 Place = tuple[float, float]
@@ -104,8 +103,8 @@ def _apart(one: float, other: float) -> float:
 
 
 def audit_shadows(
-    shadows: list[CastShadow], horizon: float | None, aspect: float, light_deg: float | None, source: int
-) -> list[Judgement]:
+    shadows: list[CastShadow], horizon: float | None, aspect: float, light_deg: float | None
+) -> list[Finding]:
     """Judge drawn cast shadows against each other, and against the arrow of the light.
 
     Parameters
@@ -117,28 +116,8 @@ def audit_shadows(
         Width over height.
     light_deg : float or None
         Where the light comes from, clockwise from the picture's top. [degrees]
-    source : int
-        Number of the picture.
     """
-    found = []
-    for each in shadows:
-        show = Remedy("Show where", "show_notes", {"source": source, "notes": [each.number]})
-        off = Remedy("Take the shadow off", "remove_note", {"note": each.number})
-        name = each.name or "A cast shadow"
-        sideways = math.sin(math.radians(light_deg)) if light_deg is not None else 0.0
-        across = (each.end[0] - each.foot[0]) * aspect
-        down = each.end[1] - each.foot[1]
-        if abs(sideways) > 0.35 and abs(across) > 0.4 * abs(down) and across * sideways > 0:
-            side = "right" if sideways > 0 else "left"
-            found.append(
-                Judgement(
-                    f"shadow_to_light:n{each.number}", "shadow_to_light", STAGE, "mild",
-                    f"{name} falls toward the light",
-                    f"The arrow says light from the {side}; this shadow runs to the {side}. One of the two is "
-                    "drawn the wrong way.",
-                    5.0, (), (show, off),
-                )
-            )  # fmt: skip
+    found = _toward_light(shadows, aspect, light_deg)
     if horizon is None or len(shadows) < 2:
         return found
     usable = [s for s in shadows if min(s.foot[1], s.end[1]) - horizon >= LEAST_BELOW]
@@ -151,17 +130,17 @@ def audit_shadows(
         if len(against) * 2 <= len(others) or (len(usable) == 2 and first):
             continue
         turn = max(_apart(own, b) for b in against)
-        found.append(
-            Judgement(
-                f"shadow_contrary:n{each.number}", "shadow_contrary", STAGE, "mild",
-                f"{each.name or 'A cast shadow'} belongs to another sun",
-                f"On the ground it turns {turn:.0f}° from {'the other' if len(others) == 1 else 'most others'}. "
-                "Shadows of one sun run side by side on level ground and meet at the horizon.",
-                turn, (),
-                (
-                    Remedy("Show where", "show_notes", {"source": source, "notes": [each.number]}),
-                    Remedy("Take the shadow off", "remove_note", {"note": each.number}),
-                ),
-            )
-        )  # fmt: skip
+        measures: dict[str, object] = {"shadow": each, "turn_deg": turn, "others": len(others)}
+        found.append(Finding("shadow_contrary", "mild", measures=measures, weight=turn, about=f"n{each.number}"))
+    return found
+
+
+def _toward_light(shadows: list[CastShadow], aspect: float, light_deg: float | None) -> list[Finding]:
+    found = []
+    sideways = math.sin(math.radians(light_deg)) if light_deg is not None else 0.0
+    for each in shadows:
+        across, down = (each.end[0] - each.foot[0]) * aspect, each.end[1] - each.foot[1]
+        if abs(sideways) > 0.35 and abs(across) > 0.4 * abs(down) and across * sideways > 0:
+            measures: dict[str, object] = {"shadow": each, "side": "right" if sideways > 0 else "left"}
+            found.append(Finding("shadow_to_light", "mild", measures=measures, weight=5.0, about=f"n{each.number}"))
     return found

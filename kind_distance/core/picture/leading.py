@@ -5,9 +5,8 @@ from __future__ import annotations
 import math
 from dataclasses import dataclass
 
-from kind_distance.core.judgement import Judgement, Remedy
+from kind_distance.core.judgement import Finding
 
-STAGE = "sources"
 AT_RIM = 0.035  # an arrow that ends so near the rim leads out [share of the width]; common practice, no source
 TOWARD_FOCUS_DEG = 30.0  # a gaze within this of the focus stays inside; common practice, no source
 ROOM_BEFORE = 0.8  # a figure wants about as much room before it as behind it; common practice, no source
@@ -60,9 +59,7 @@ def _turn(one: tuple[float, float], other: tuple[float, float], aspect: float) -
     return min(apart, 360 - apart)
 
 
-def audit_leading(
-    arrows: list[Arrow], focus: tuple[float, float] | None, aspect: float, source: int
-) -> list[Judgement]:
+def audit_leading(arrows: list[Arrow], focus: tuple[float, float] | None, aspect: float) -> list[Finding]:
     """Judge drawn gazes and lines.
 
     Parameters
@@ -72,32 +69,19 @@ def audit_leading(
         In shares of the picture.
     aspect : float
         Width over height.
-    source : int
-        Number of the picture.
     """
     found = []
     for arrow in arrows:
         along = (arrow.end[0] - arrow.start[0], arrow.end[1] - arrow.start[1])
-        show = Remedy("Show where", "show_notes", {"source": source, "notes": [arrow.number]})
-        crops = Remedy("Look at other crops", "show_crops", {"source": source})
-        off = Remedy("Take the arrow off", "remove_note", {"note": arrow.number})
         to_focus = None if focus is None else (focus[0] - arrow.start[0], focus[1] - arrow.start[1])
         if arrow.kind == "gaze":
             before = room_along(arrow.start, along, aspect)
             behind = room_along(arrow.start, (-along[0], -along[1]), aspect)
             inward = to_focus is not None and _turn(along, to_focus, aspect) <= TOWARD_FOCUS_DEG
-            if inward or before >= ROOM_BEFORE * behind:
-                continue
-            found.append(
-                Judgement(
-                    f"looks_out:n{arrow.number}", "looks_out", STAGE, "mild",
-                    f"{arrow.name or 'A figure'} looks out of the picture",
-                    f"Before it lie {100 * before:.0f} % of the width, behind it {100 * behind:.0f} %, and it does not "
-                    "look toward the focus. The eye follows a gaze before any line: turn the figure, give it room, or "
-                    "let something stand in its way.",
-                    10 * (behind - before), (), (show, crops, off),
-                )
-            )  # fmt: skip
+            if not inward and before < ROOM_BEFORE * behind:
+                measures = {"arrow": arrow, "before": before, "behind": behind}
+                weight = 10 * (behind - before)
+                found.append(Finding("looks_out", "mild", measures=measures, weight=weight, about=f"n{arrow.number}"))
             continue
         ahead = room_along(arrow.end, along, aspect)
         if ahead > AT_RIM or min(arrow.end) < 0 or max(arrow.end) > 1:
@@ -105,21 +89,7 @@ def audit_leading(
         inward = focus is not None and math.hypot(
             focus[0] - arrow.end[0], (focus[1] - arrow.end[1]) / aspect
         ) < math.hypot(focus[0] - arrow.start[0], (focus[1] - arrow.start[1]) / aspect)
-        if inward:
-            continue
-        found.append(
-            Judgement(
-                f"line_out:n{arrow.number}", "line_out", STAGE, "mild",
-                f"{arrow.name or 'A line'} leads out of the picture",
-                f"It ends {100 * ahead:.0f} % of the width from the rim and points outward, away from the focus. Let "
-                "it end sooner, bend it back, or let something dark stand at its end.",
-                5.0, (),
-                (
-                    Remedy("Plan to bend it", "add_departure",
-                           {"source": source, "kind": "bent", "points": [list(arrow.start), list(arrow.end)],
-                            "shift": [0.0, -0.06], "reason": "It leads out of the picture."}),
-                    show, crops, off,
-                ),
-            )
-        )  # fmt: skip
+        if not inward:
+            measures = {"arrow": arrow, "ahead": ahead}
+            found.append(Finding("line_out", "mild", measures=measures, weight=5.0, about=f"n{arrow.number}"))
     return found

@@ -6,10 +6,9 @@ import cv2
 import numpy as np
 from numpy.typing import NDArray
 
-from kind_distance.core.judgement import Judgement, Remedy
+from kind_distance.core.judgement import Finding
 from kind_distance.core.picture.departures import Departure
 
-STAGE = "thumbnails"
 STANDS_OUT = 1.0  # value step without which an added thing is not seen [V]; common practice, no source
 HELD = 0.12  # share of the area from which on a step counts
 BUSY = 3  # so many steps behind a subject are a restless backdrop; common practice, no source
@@ -27,7 +26,7 @@ def audit_reserves(
     steps: NDArray[np.uint8],
     values: tuple[float, ...],
     reserves: tuple[tuple[int, str, Departure], ...],
-) -> list[Judgement]:
+) -> list[Finding]:
     """Judge the places kept for added subjects.
 
     Parameters
@@ -46,36 +45,19 @@ def audit_reserves(
         around = _ring(mask)
         if mask.sum() < 20 or not around.any():
             continue
-        said = name or "The added subject"
         middle = (sum(x for x, _ in each.points) / len(each.points), sum(y for _, y in each.points) / len(each.points))
-        show = Remedy("Choose it", "choose_departure", {"departure": departure, "at": list(middle)})
+        known: dict[str, object] = {"departure": departure, "name": name, "at": list(middle)}
+        about = f"{number}:d{departure}"
         share = np.bincount(steps[around], minlength=len(values)) / around.sum()
         behind = float((share * np.array(values)).sum())
         ends = [v for v in (each.low, each.high) if v is not None]
         if ends:
             wanted = sum(ends) / len(ends)
-            if abs(wanted - behind) < STANDS_OUT:
-                lighter = wanted >= behind
-                found.append(
-                    Judgement(
-                        f"reserve_unseen:{number}:d{departure}", "reserve_unseen", STAGE, "mild",
-                        "What you add will hardly be seen",
-                        f"“{said}” at {wanted:.1f} stands before {behind:.1f}: {abs(wanted - behind):.1f} "
-                        "apart on the value scale. A "
-                        f"{'light shows only before a dark' if lighter else 'dark shows only before a light'}: "
-                        f"{'darken' if lighter else 'lighten'} what is behind it, or move it.",
-                        10 * (STANDS_OUT - abs(wanted - behind)), (), (show,),
-                    )
-                )  # fmt: skip
+            lacks = STANDS_OUT - abs(wanted - behind)
+            if lacks > 0:
+                measures = known | {"wanted": wanted, "behind": behind}
+                found.append(Finding("reserve_unseen", "mild", measures=measures, weight=10 * lacks, about=about))
         held = int((share >= HELD).sum())
         if held >= BUSY:
-            found.append(
-                Judgement(
-                    f"reserve_busy:{number}:d{departure}", "reserve_busy", STAGE, "note",
-                    "The backdrop is busy where you will add",
-                    f"{held} values meet behind “{said}”. One or two let it be read; join shapes there before "
-                    "it comes.",
-                    held, (), (show,),
-                )
-            )  # fmt: skip
+            found.append(Finding("reserve_busy", "note", measures=known | {"values": held}, weight=held, about=about))
     return found

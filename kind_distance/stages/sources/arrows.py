@@ -14,6 +14,7 @@ from kind_distance.core.wording import say_list
 from kind_distance.errors import DomainError
 from kind_distance.pictures.plates import plate_of
 from kind_distance.rows import NoteRecord, SourceRecord, State
+from kind_distance.stages.sources.arrow_words import say_arrows
 from kind_distance.stages.sources.horizon import horizon_of
 
 SAME_FOOT = 0.03  # a shadow begins at a mark's foot within this [share of the width]
@@ -47,11 +48,12 @@ def judge_arrows(file: Path, state: State) -> list[Judgement]:
         if source.number == brief.main_source and brief.focus_x is not None and brief.focus_y is not None:
             focus = (brief.focus_x, brief.focus_y)
         if leading:
-            found += audit_leading(leading, focus, _aspect(source), source.number)
+            found += say_arrows(audit_leading(leading, focus, _aspect(source)), source.number)
         shadows = [CastShadow(n.number, n.text, *_ends(n)) for n in notes if n.kind == "shadow"]
         if shadows:
             horizon = horizon_height(file, state, source)
-            found += audit_shadows(shadows, horizon, _aspect(source), source.light_deg, source.number)
+            cast_wrong = audit_shadows(shadows, horizon, _aspect(source), source.light_deg)
+            found += say_arrows(cast_wrong, source.number)
         found += _judge_rows(state, source)
     return found
 

@@ -10,7 +10,6 @@ import numpy as np
 from numpy.typing import NDArray
 
 from kind_distance.core.judgement import Judgement, Remedy, a_few_loud
-from kind_distance.core.picture.audit import audit_thumbnail
 from kind_distance.core.picture.composition import (
     Complexity,
     Composition,
@@ -31,7 +30,6 @@ from kind_distance.core.picture.horizon import (
     Line,
     likeliest,
 )
-from kind_distance.core.picture.reserve import audit_reserves
 from kind_distance.core.picture.thumbnail import SOFTNESS_RANGE, Thumbnail, ThumbnailSettings
 from kind_distance.core.picture.working import THUMBNAIL_SIZE
 from kind_distance.core.remembering import remembered
@@ -50,6 +48,7 @@ from kind_distance.rows import SourceRecord, State, ThumbnailRecord
 from kind_distance.stages.planes.reserved_lights import reserve_of
 from kind_distance.stages.sources.horizon import Labels, horizon_of, sky_border, slopes_of
 from kind_distance.stages.thumbnails.composition_words import judge_composition
+from kind_distance.stages.thumbnails.thumbnail_words import judge_reserves, judge_thumbnail
 
 
 @dataclass(frozen=True)
@@ -283,9 +282,9 @@ def look_at(file: Path, state: State, record: ThumbnailRecord, labels: Labels | 
         if each.kind == "added"
     )
     found = [
-        *audit_thumbnail(record.number, settings, reading, area_on_support(state, framing), unit, remedies),
+        *judge_thumbnail(record.number, settings, reading, area_on_support(state, framing), unit, remedies),
         *judge_composition(given),
-        *audit_reserves(record.number, made.steps, reading.values, reserves),
+        *judge_reserves(record.number, made.steps, reading.values, reserves),
     ]
     judgements = a_few_loud(found, {each.key for each in state.meant_so}, "light_gap", GAPS_LOUD)
     return Seen(made, composition, horizon, complexity, judgements, skyline, water)
