@@ -29,7 +29,6 @@ from PIL import Image
 from kind_distance.api.app import create_app
 from kind_distance.core.build.film import Film
 from kind_distance.core.colour.srgb import linear_from_codes
-from kind_distance.core.depth.audit import audit_depth
 from kind_distance.core.depth.plan import plan_depth
 from kind_distance.core.judging.judge import judge
 from kind_distance.core.judging.model import Painted
@@ -52,6 +51,7 @@ from kind_distance.exchange.pictures import jpeg, read_picture
 from kind_distance.pictures import darkroom
 from kind_distance.stages.mixes.build import scene_of_build, steps_of
 from kind_distance.stages.mixes.nominal import BY_INDEX, PIGMENTS
+from kind_distance.stages.planes.plane_words import judge_depth
 from kind_distance.store.database import migrate, opened, transaction
 from kind_distance.store.diary import add_lines
 from kind_distance.studio.changes.desk import Desk
@@ -252,7 +252,7 @@ def planning(file: Path) -> Iterator[Figure]:
     problem, given = found.work.problem, found.depth.given
 
     def ladder() -> object:
-        return audit_depth(given, plan_depth(given), "cm", state.brief.width_cm)
+        return judge_depth(given, plan_depth(given), "cm", state.brief.width_cm)
 
     yield "ladder and audit of six planes (median)", median_ms(ladder, 15), 100.0, "ms"
     desk = Desk(file, state, minutes_now(DEMO_NOW))

@@ -17,7 +17,7 @@ from kind_distance.clock import minute_of, moment_of
 from kind_distance.core.depth.edges import SAID
 from kind_distance.core.depth.plan import PlannedPlane
 from kind_distance.core.depth.readings import PlaneReading
-from kind_distance.core.depth.value_room import rooms, say_room
+from kind_distance.core.depth.value_room import rooms
 from kind_distance.core.depth.veil import profile_of, with_airlight
 from kind_distance.core.judgement import Judgement
 from kind_distance.core.paint.handling import say_handling
@@ -32,6 +32,7 @@ from kind_distance.rows import Brief, ElementRecord, PlaneRecord, State
 from kind_distance.stages.passes.disagreements import OF_BRIEF, OF_PLANE
 from kind_distance.stages.planes.depth import DepthSurvey, elements_of, handling_of
 from kind_distance.stages.planes.fitted_air import fitted_air
+from kind_distance.stages.planes.plane_words import say_room
 from kind_distance.store.damage import WAY_OUT
 from kind_distance.store.records import ShelfEntry
 from kind_distance.studio.paintings import Opened, Studio

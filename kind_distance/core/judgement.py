@@ -85,6 +85,12 @@ class Finding:
         return f"{self.kind}:{self.about}" if self.about else self.kind
 
 
+def found_on(kind: str, severity: Severity, weight: float, ranks: tuple[int, ...], **measures: object) -> Finding:
+    """Make a finding on planes, named by their ranks."""
+    about = ":".join(str(rank) for rank in ranks)
+    return Finding(kind, severity, ranks=ranks, measures=measures, weight=weight, about=about)
+
+
 Said = tuple[str, str, tuple[Remedy, ...]]  # a finding in a few words, what was measured and why it matters, what to do
 
 

@@ -7,10 +7,10 @@ import numpy as np
 
 from kind_distance.core.colour.munsell import luminance_from_value, value_from_luminance
 from kind_distance.core.colour.srgb import luminance
-from kind_distance.core.depth.audit import audit_depth
 from kind_distance.core.depth.plan import DepthInput, DepthSettings, PairChoice, PlaneSpec, plan_depth
 from kind_distance.core.depth.readings import Border, PlaneReading
 from kind_distance.errors import DomainError
+from kind_distance.stages.planes.plane_words import judge_depth
 
 
 def plane(rank, mass, share=0.25, spread=1.0, colour=None):
@@ -133,7 +133,7 @@ class Planning(unittest.TestCase):
 
 
 def judged(given, unit="cm"):
-    return {each.kind: each for each in audit_depth(given, plan_depth(given), unit, 40.0)}
+    return {each.kind: each for each in judge_depth(given, plan_depth(given), unit, 40.0)}
 
 
 class Judging(unittest.TestCase):

@@ -13,6 +13,7 @@ from kind_distance.core.depth.trends import audit_trends
 from kind_distance.core.depth.veil import profile_of, value_seen, with_airlight
 from kind_distance.core.picture.focus import Focus
 from kind_distance.errors import DomainError
+from kind_distance.stages.planes.plane_words import say_depth
 from tests.support import band_labels, bands, working
 
 
@@ -89,7 +90,9 @@ class Trends(unittest.TestCase):
                 given = scene()
                 planted = replace(given, readings=[given.readings[0], far, given.readings[2]])
                 self.assertEqual(self.kinds(planted), [kind])
-                self.assertIn("The air takes", audit_trends(planted, plan_depth(planted))[0].text)
+                plan = plan_depth(planted)
+                said = say_depth(audit_trends(planted, plan), planted, plan, "cm")
+                self.assertIn("The air takes", said[0].text)
 
     def test_nothing_is_said_where_it_is_not_expected(self):
         given = scene()

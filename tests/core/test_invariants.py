@@ -8,13 +8,13 @@ from hypothesis import strategies as st
 
 from kind_distance.core.colour.keys import KEYS, key_range
 from kind_distance.core.colour.munsell import PAINT_DARKEST, PAINT_LIGHTEST
-from kind_distance.core.depth.audit import audit_depth
 from kind_distance.core.depth.ladder import LEAST_GAP
 from kind_distance.core.depth.plan import DepthInput, DepthSettings, PairChoice, PlaneSpec, plan_depth
 from kind_distance.core.depth.readings import Border, PlaneReading, read_borders, read_planes
 from kind_distance.core.depth.veil import PROFILES
 from kind_distance.core.paint.drying import Climate, Weather, dry, touch_dry_min
 from kind_distance.core.picture.borders import border_lengths
+from kind_distance.stages.planes.plane_words import judge_depth
 from tests.support import working
 
 VALUE = st.floats(1.0, 9.4)
@@ -80,8 +80,8 @@ class AnyScene(unittest.TestCase):
     def test_same_scene_same_plan_and_judgements(self, given_scene):
         first, second = plan_depth(given_scene), plan_depth(given_scene)
         self.assertEqual(first, second)
-        judged = audit_depth(given_scene, first, "cm", 40)
-        self.assertEqual(judged, audit_depth(given_scene, second, "cm", 40))
+        judged = judge_depth(given_scene, first, "cm", 40)
+        self.assertEqual(judged, judge_depth(given_scene, second, "cm", 40))
         self.assertEqual(len({j.key for j in judged}), len(judged))
         for judgement in judged:
             self.assertTrue(judgement.title and judgement.text)
@@ -99,7 +99,7 @@ class AnyScene(unittest.TestCase):
         ]
         if missed:
             self.assertTrue(plan.ladder.conflicts)
-            kinds = {j.kind for j in audit_depth(given_scene, plan, "cm", 40)}
+            kinds = {j.kind for j in judge_depth(given_scene, plan, "cm", 40)}
             self.assertIn("ladder_conflict", kinds)
 
 

@@ -4,9 +4,10 @@ import unittest
 
 import numpy as np
 
-from kind_distance.core.depth.reserved_lights import LIFTED_LOSS, Reserve, audit_kept, measure_kept
+from kind_distance.core.depth.reserved_lights import LIFTED_LOSS, Reserve, measure_kept
 from kind_distance.core.paint.handling import Handling, audit_handling, say_handling
 from kind_distance.errors import DomainError
+from kind_distance.stages.planes.plane_words import say_kept
 
 BOX = ((0.4, 0.4), (0.6, 0.4), (0.6, 0.6), (0.4, 0.6))
 NAMES = ["Sky", "Ridge", "Field"]
@@ -25,7 +26,7 @@ def measured(way="ground", ground=9.5, planned=(8.5, 6.0, 3.0), lights=(9.0, 7.0
 
 
 def judged(reserve, light, *, transparent=False, far=(False, True, False), lights=(9.0, 7.0, 5.0)):
-    return audit_kept(
+    return say_kept(
         [(reserve, light)], NAMES, list(lights), list(far), transparent=transparent, area_cm2=600.0, unit="cm"
     )
 
@@ -92,7 +93,7 @@ class HandlingOfAreas(unittest.TestCase):
                 Handling(*arguments)
 
     def judged(self, far, near, left=(0.4, 1.0), focus=(0.0, 0.0)):
-        return audit_handling(["Ridge", "Field"], [far, near], list(left), list(focus))
+        return audit_handling([far, near], list(left), list(focus))
 
     def test_thick_far_off_is_told_unless_the_focus_is_there_or_it_is_no_farther(self):
         thick = Handling("thick", "broken")

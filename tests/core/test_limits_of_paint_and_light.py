@@ -37,8 +37,8 @@ from kind_distance.core.paint.drying import (
 from kind_distance.core.paint.handling import Handling, audit_handling
 from kind_distance.core.paint.logger import read_logger
 from kind_distance.core.paint.media import ground_of, medium_of
-from kind_distance.core.paint.underlay import audit_underlay
 from kind_distance.errors import DomainError
+from kind_distance.stages.planes.plane_words import judge_underlay
 from tests.limits import begins
 
 
@@ -165,7 +165,7 @@ class Ringing(unittest.TestCase):
 
 class Handled(unittest.TestCase):
     def told(self, far, near, left=(0.5, 0.9), focus=(0.0, 0.0)):
-        return bool(audit_handling(["Hill", "Bank"], [Handling(*far), Handling(*near)], list(left), list(focus)))
+        return bool(audit_handling([Handling(*far), Handling(*near)], list(left), list(focus)))
 
     def test_thick_and_broken_far_off_comes_before_what_is_usual(self):
         self.assertTrue(self.told(("thick", "broken"), ("", "")))
@@ -190,7 +190,7 @@ class Underlays(unittest.TestCase):
         base = ground_of(ground)
         if ground_value is not None:
             base = replace(base, value=ground_value)
-        found = audit_underlay(medium_of(medium), base, [(1, "Field", value, linear)], frozenset(begun))
+        found = judge_underlay(medium_of(medium), base, [(1, "Field", value, linear)], frozenset(begun))
         return [(each.kind, each.remedies[0].action) for each in found]
 
     def test_two_and_a_half_steps_over_a_dark_ground(self):

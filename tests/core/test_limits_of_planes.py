@@ -9,7 +9,6 @@ from dataclasses import replace
 
 import numpy as np
 
-from kind_distance.core.depth.audit import audit_depth
 from kind_distance.core.depth.edges import advise_edges, share_detail
 from kind_distance.core.depth.ladder import Conflict, Gap, Ladder
 from kind_distance.core.depth.overlap import audit_overlap, clues
@@ -25,9 +24,10 @@ from kind_distance.core.depth.plan import (
     plan_depth,
 )
 from kind_distance.core.depth.readings import Border, PlaneReading
-from kind_distance.core.depth.reserved_lights import KeptLight, Reserve, audit_kept, measure_kept
+from kind_distance.core.depth.reserved_lights import KeptLight, Reserve, measure_kept
 from kind_distance.core.depth.trends import audit_trends
 from kind_distance.core.depth.value_room import AIR, KEY, Room, audit_rooms, rooms
+from kind_distance.stages.planes.plane_words import judge_depth, say_depth, say_kept
 from tests.limits import begins
 
 SKY = PlaneSpec("Sky", "sky")
@@ -73,7 +73,7 @@ class Pair(unittest.TestCase):
     def says(self, kind, **more):
         """Whether the audit of planes says something of a kind."""
         width = more.pop("width_cm", 40.0)
-        return kind in {each.kind for each in audit_depth(*self.scene(**more), "cm", width)}
+        return kind in {each.kind for each in judge_depth(*self.scene(**more), "cm", width)}
 
 
 class Merged(Pair):
@@ -108,7 +108,7 @@ class TurnedRound(Pair):
     def turned(self, difference, length=30.0):
         given, plan = self.scene(border={"difference": difference, "length_cm": length},
                                  settings=DepthSettings("hazy", pull=1.0))  # fmt: skip
-        return {each.kind: each for each in audit_depth(given, plan, "cm", 40.0)}.get("reversed_pair")
+        return {each.kind: each for each in judge_depth(given, plan, "cm", 40.0)}.get("reversed_pair")
 
     def test_three_tenths_of_a_step(self):
         self.assertAlmostEqual(begins(lambda apart: self.turned(apart) is not None, 0.0, 2.0), 0.3, places=4)
@@ -130,7 +130,7 @@ class NoRoom(Pair):
         known = {"planes": (0, 1), "granted": 0.3, "wanted": 0.6, "locked": ()}
         given, plan = self.scene()
         plan = replace(plan, ladder=Ladder((6.0, 4.0), (Conflict(**(known | said)),)))
-        return next(each for each in audit_depth(given, plan, "cm", 40.0) if each.kind == "ladder_conflict")
+        return next(each for each in judge_depth(given, plan, "cm", 40.0) if each.kind == "ladder_conflict")
 
     def test_a_tenth_of_a_step_is_offered_as_a_gap(self):
         def offered(granted):
@@ -149,7 +149,7 @@ class NoRoom(Pair):
     def test_what_is_held_can_be_freed(self):
         given, plan = self.scene(specs=[replace(RIDGE, locked_value=3.0), FIELD])
         plan = replace(plan, ladder=Ladder((3.0, 4.0), (Conflict((0, 1), -1.0, 0.6, (0,)),)))
-        found = next(each for each in audit_depth(given, plan, "cm", 40.0) if each.kind == "ladder_conflict")
+        found = next(each for each in judge_depth(given, plan, "cm", 40.0) if each.kind == "ladder_conflict")
         self.assertEqual([(r.action, r.arguments) for r in found.remedies], [("unlock_plane", {"plane": 1})])
 
 
@@ -157,7 +157,7 @@ class Marks(Pair):
     def test_planes_that_hold_nothing_and_planes_that_are_guessed(self):
         given, plan = self.scene(specs=[replace(RIDGE, marked=False), FIELD])
         given = replace(given, readings=[given.readings[0], None])
-        found = {each.kind: each for each in audit_depth(given, plan, "cm", 40.0)}
+        found = {each.kind: each for each in judge_depth(given, plan, "cm", 40.0)}
         self.assertEqual((found["empty_plane"].planes, found["empty_plane"].severity), ((2,), "strong"))
         self.assertEqual(found["guessed_planes"].remedies[0].arguments, {"plane": 1})
         self.assertEqual(found["guessed_planes"].severity, "mild")
@@ -232,7 +232,7 @@ class Overlap(Pair):
     def told(self, length=30.0, pairs=(), near=None, specs=None):
         given, plan = self.scene(far=self.FLAT, near=self.FLAT | (near or {}), values=(4.0, 4.0), lefts=(0.9, 0.9),
                                  border={"length_cm": length}, pairs=list(pairs), specs=specs or [RIDGE, FIELD])  # fmt: skip
-        return audit_overlap(given, plan, "cm")
+        return say_depth(audit_overlap(given, plan), given, plan, "cm")
 
     def test_a_border_of_two_centimetres(self):
         self.assertAlmostEqual(begins(lambda cm: bool(self.told(cm)), 0.5, 30), 2.0, places=4)
@@ -377,7 +377,7 @@ class KeptLights(unittest.TestCase):
         kept = [(replace(self.RESERVE, way=way), light)]
         return {
             each.kind: each
-            for each in audit_kept(
+            for each in say_kept(
                 kept, ["Water"], [lightest], [far], transparent=transparent, area_cm2=1000.0, unit="cm"
             )
         }

@@ -6,9 +6,9 @@ from dataclasses import replace
 import numpy as np
 
 from kind_distance.core.colour.munsell import value_from_luminance
-from kind_distance.core.depth.audit import audit_depth
 from kind_distance.core.depth.plan import PairChoice, PlaneSpec, darkest_by_air, plan_depth
-from kind_distance.core.depth.value_room import AIR, KEY, rooms, say_room
+from kind_distance.core.depth.value_room import AIR, KEY, rooms
+from kind_distance.stages.planes.plane_words import judge_depth, say_room
 from tests.core.test_depth_plan import border, plane, scene
 
 
@@ -25,7 +25,7 @@ def dark_behind_light(ridge=None, pull=1.0, grain=6.5):
 
 
 def kinds(given):
-    return [j.kind for j in audit_depth(given, plan_depth(given), "cm", 40.0)]
+    return [j.kind for j in judge_depth(given, plan_depth(given), "cm", 40.0)]
 
 
 class BothLimits(unittest.TestCase):
@@ -53,7 +53,7 @@ class BothLimits(unittest.TestCase):
     def test_planned_too_dark_is_told_and_its_remedy_clears_it(self):
         given = dark_behind_light(ridge=2.0, grain=8.0)
         self.assertIn("too_dark_far", kinds(given))
-        told = next(j for j in audit_depth(given, plan_depth(given), "cm", 40.0) if j.kind == "too_dark_far")
+        told = next(j for j in judge_depth(given, plan_depth(given), "cm", 40.0) if j.kind == "too_dark_far")
         self.assertEqual(told.remedies[0].action, "set_planned_value")
         self.assertIn("stands out and stays far", told.text)
         better = dark_behind_light(ridge=told.remedies[0].arguments["value"], grain=8.0)
@@ -65,7 +65,7 @@ class BothLimits(unittest.TestCase):
         room = rooms(given, plan_depth(given))[1]
         self.assertTrue(room.none)
         self.assertIn("No room", say_room(given, room))
-        told = next(j for j in audit_depth(given, plan_depth(given), "cm", 40.0) if j.kind == "too_dark_far")
+        told = next(j for j in judge_depth(given, plan_depth(given), "cm", 40.0) if j.kind == "too_dark_far")
         self.assertIn("No value does both", told.text)
         self.assertEqual([r.action for r in told.remedies], ["set_pair_gap", "set_depth"])
 

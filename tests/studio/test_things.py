@@ -1,9 +1,9 @@
 """Things in the picture: each in one plane or named as missing; the ground under pale colours."""
 
-from kind_distance.core.depth.elements import Element, audit_elements
+from kind_distance.core.depth.elements import Element
 from kind_distance.core.paint.media import ground_of, medium_of
-from kind_distance.core.paint.underlay import audit_underlay
 from kind_distance.errors import InUseError
+from kind_distance.stages.planes.plane_words import judge_elements, judge_underlay
 from tests.studio.test_sources import WithPhoto
 from tests.support import file_bytes, hill_picture
 
@@ -59,13 +59,13 @@ class Things(WithPhoto):
         self.refused("remove_element", element=1)
 
     def test_nothing_to_put_it_into(self):
-        found = audit_elements([Element(1, "Boat", None, None)], [])
+        found = judge_elements([Element(1, "Boat", None, None)], [])
         self.assertEqual(found[0].remedies, ())
 
 
 class Grounds(WithPhoto):
     def kinds(self, medium, ground, value, colour):
-        return [j.kind for j in audit_underlay(medium_of(medium), ground_of(ground), [(2, "Field", value, colour)])]
+        return [j.kind for j in judge_underlay(medium_of(medium), ground_of(ground), [(2, "Field", value, colour)])]
 
     def test_yellow_on_black_is_told_and_yellow_on_white_is_not(self):
         """Common practice, no source: yellow covers badly over a dark."""

@@ -3,10 +3,8 @@
 from __future__ import annotations
 
 from kind_distance.core.depth.plan import DepthInput, DepthPlan
-from kind_distance.core.judgement import Judgement, Remedy
-from kind_distance.core.wording import Unit, say_length, say_value
+from kind_distance.core.judgement import Finding, found_on
 
-STAGE = "planes"
 # A clue that is weaker than this says nothing; common practice, no source.
 FOOT_LOWER = 0.03  # the nearer stands lower in the picture [share of the height]
 VALUE_APART = 0.5  # a step one sees [V]
@@ -31,7 +29,7 @@ def clues(given: DepthInput, plan: DepthPlan, far: int, near: int) -> dict[str, 
     }
 
 
-def audit_overlap(given: DepthInput, plan: DepthPlan, unit: Unit) -> list[Judgement]:
+def audit_overlap(given: DepthInput, plan: DepthPlan) -> list[Finding]:
     """Name pairs of planes that meet and do not tell which is in front."""
     found = []
     for border in given.borders:
@@ -41,31 +39,11 @@ def audit_overlap(given: DepthInput, plan: DepthPlan, unit: Unit) -> list[Judgem
             continue
         told = clues(given, plan, border.far, border.near)
         holding = [clue for clue, holds in told.items() if holds]
-        if not told or len(holding) >= CLUES_WANTED:
-            continue
-        v_far, v_near = plan.planes[border.far - 1].value, plan.planes[border.near - 1].value
-        only = f"only that {holding[0]}" if holding else "nothing"
-        remedies = []
-        # Only what would bring the second clue is offered as if it helped.
-        almost = len(holding) == CLUES_WANTED - 1
-        if almost and not told["the two differ in value"]:
-            step: dict[str, object] = {"far": border.far, "near": border.near, "gap": 1.0}
-            remedies.append(Remedy("A step between them", "set_pair_gap", step))
-        if almost and far.distance_m is not None and near.distance_m is not None:
-            remedies.append(
-                Remedy(f"{far.name} three times as far", "set_plane",
-                       {"plane": border.far, "distance_m": float(f"{3 * near.distance_m:.2g}")})
+        if told and len(holding) < CLUES_WANTED:
+            found.append(
+                found_on(
+                    "unclear_overlap", "note", border.length_cm, (border.far, border.near),
+                    cm=border.length_cm, clues=told, holding=holding,
+                )
             )  # fmt: skip
-        whole: dict[str, object] = {"far": border.far, "near": border.near, "gap": 0.0}
-        remedies.append(Remedy("Let them be one mass", "set_pair_gap", whole))
-        remedies.append(Remedy("Show the border", "show_border", {"far": border.far, "near": border.near}))
-        found.append(
-            Judgement(
-                f"unclear_overlap:{border.far}:{border.near}", "unclear_overlap", STAGE, "note",
-                f"Which is in front, {far.name} or {near.name}?",
-                f"They meet along {say_length(border.length_cm, unit)} at {say_value(v_far)} and {say_value(v_near)}; "
-                f"{only} tells the nearer. Two clues of four make it sure: foot, value, air, detail.",
-                border.length_cm, (border.far, border.near), tuple(remedies),
-            )
-        )  # fmt: skip
     return found

@@ -13,11 +13,9 @@ import numpy as np
 from numpy.typing import NDArray
 
 from kind_distance.core.depth.marking import Stroke
-from kind_distance.core.judgement import Judgement, Remedy
-from kind_distance.core.wording import Unit, say_area, say_list, say_value
+from kind_distance.core.judgement import Finding, Severity
 from kind_distance.errors import DomainError
 
-STAGE = "planes"
 WAYS = {
     "ground": "the ground is left bare",
     "masked": "masked, and freed at the end",
@@ -28,6 +26,7 @@ SHINES = 1.0  # value step to its surroundings without which a light does not sh
 TOO_LIGHT = 0.9  # so much above the lightest accent of its plane a light comes forward [V]; common practice, no source
 LIFTED_LOSS = 0.8  # lifting leaves a stain: so much darker than the ground [V]; from memory
 LEAST_SHARE = 2e-5
+LEAST_MIXED = 1.5  # no plane is darkened below this [V]
 
 
 @dataclass(frozen=True)
@@ -131,85 +130,38 @@ def measure_kept(
 
 
 def audit_kept(
-    kept: list[tuple[Reserve, KeptLight]],
-    names: list[str],
-    lights: list[float],
-    far: list[bool],
-    *,
-    transparent: bool,
-    area_cm2: float,
-    unit: Unit,
-) -> list[Judgement]:
+    kept: list[tuple[Reserve, KeptLight]], lights: list[float], far: list[bool], *, transparent: bool
+) -> list[Finding]:
     """Judge reserved lights: whether they shine, whether they stay in their plane, whether the way suits the paint.
 
     Parameters
     ----------
     kept : list of (Reserve, KeptLight)
-    names : list of str
-        Planes, farthest first.
     lights : list of float
         Lightest accent that is planned for each plane. [V]
     far : list of bool
         Planes whose lights the air dims.
     transparent : bool
         The paint cannot cover: what is lost is lost.
-    area_cm2 : float
-        Of the picture on its support. [cm2]
-    unit : "cm" or "in"
     """
     found = []
     for reserve, light in kept:
-        name, plane = reserve.name, light.planes[0][0]
-        where = say_list([names[rank - 1] for rank, share in light.planes if share >= 0.1])
-        size = say_area(light.share * area_cm2, unit)
-        gone = Remedy("Give it up", "remove_reserve", {"reserve": reserve.number})
-        if light.value - light.around < SHINES:
-            remedies = [gone]
-            if reserve.way != "added" and not transparent:
-                remedies.insert(0, Remedy("Add it on top", "set_reserve", {"reserve": reserve.number, "way": "added"}))
+        plane = light.planes[0][0]
+        lacks, over = SHINES - (light.value - light.around), light.value - lights[plane - 1]
+        if lacks > 0:
             wanted = round(light.value - SHINES - 0.1, 1)
-            if wanted >= 1.5:
-                darker = Remedy(f"{names[plane - 1]} to {say_value(wanted)}", "set_planned_value",
-                                {"plane": plane, "value": wanted})  # fmt: skip
-                remedies.insert(0, darker)
-            found.append(
-                Judgement(
-                    f"light_dull:r{reserve.number}", "light_dull", STAGE, "mild",
-                    f"{name} will not shine",
-                    f"{size} in {where}: kept at {say_value(light.value)} before {say_value(light.around)}, "
-                    f"{light.value - light.around:.1f} apart. A light is made by the dark around it; from one step on "
-                    "it is seen as light.",
-                    10 * (SHINES - (light.value - light.around)), (plane,), tuple(remedies),
-                )
-            )  # fmt: skip
-        over = light.value - lights[plane - 1]
+            darker = wanted if wanted >= LEAST_MIXED else None
+            found.append(_told("light_dull", "mild", 10 * lacks, reserve, light, darker=darker))
         if far[plane - 1] and over > TOO_LIGHT:
-            remedies = []
-            if not transparent and reserve.way != "added":
-                remedies.append(Remedy("Add it on top, as light as the air leaves it", "set_reserve",
-                                       {"reserve": reserve.number, "way": "added"}))  # fmt: skip
-            found.append(
-                Judgement(
-                    f"light_forward:r{reserve.number}", "light_forward", STAGE, "mild",
-                    f"{name} comes out of its distance",
-                    f"Kept at {say_value(light.value)}; the lightest planned for {names[plane - 1]} is "
-                    f"{say_value(lights[plane - 1])}. Bare ground that far off jumps forward: glaze it down, or let "
-                    "it be small.",
-                    over, (plane,), (*remedies, gone),
-                )
-            )  # fmt: skip
+            found.append(_told("light_forward", "mild", over, reserve, light, lightest=lights[plane - 1]))
         if transparent and reserve.way == "added":
-            found.append(
-                Judgement(
-                    f"light_way:r{reserve.number}", "light_way", STAGE, "note",
-                    f"{name} can be kept instead",
-                    f"{size} of opaque light on transparent paint looks chalky to many; left paper glows. Opaque "
-                    "lights last are a school of their own: mean it so if it is yours.",
-                    light.share, (plane,),
-                    (
-                        Remedy("Leave the paper", "set_reserve", {"reserve": reserve.number, "way": "ground"}),
-                        Remedy("Mask it", "set_reserve", {"reserve": reserve.number, "way": "masked"}),
-                    ),
-                )
-            )  # fmt: skip
+            found.append(_told("light_way", "note", light.share, reserve, light))
     return found
+
+
+def _told(
+    kind: str, severity: Severity, weight: float, reserve: Reserve, light: KeptLight, **measures: object
+) -> Finding:
+    known: dict[str, object] = {"reserve": reserve, "light": light, **measures}
+    ranks = (light.planes[0][0],)
+    return Finding(kind, severity, ranks=ranks, measures=known, weight=weight, about=f"r{reserve.number}")

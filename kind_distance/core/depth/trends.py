@@ -9,9 +9,8 @@ from __future__ import annotations
 from kind_distance.core.depth.plan import DepthInput, DepthPlan
 from kind_distance.core.depth.readings import PlaneReading
 from kind_distance.core.depth.veil import profile_of
-from kind_distance.core.judgement import Judgement, Remedy
+from kind_distance.core.judgement import Finding, found_on
 
-STAGE = "planes"
 DARK_BY = 0.6  # how much darker a farther plane's accents are before it is told [V]
 CHROMA_BY, CHROMA_FROM = 1.35, 10.0  # how much more coloured, and from which chroma on
 DETAIL_BY, DETAIL_FROM = 1.6, 0.08  # how much more detailed, and from which share of fine edges on
@@ -26,60 +25,29 @@ def _land(given: DepthInput, plan: DepthPlan) -> list[tuple[int, PlaneReading]]:
     ]
 
 
-def _differs(given: DepthInput, kind: str, far: int, near: int, title: str, text: str, weight: float) -> Judgement:
-    return Judgement(
-        f"{kind}:{far}:{near}", kind, STAGE, "note", title, text, weight, (far, near),
-        (Remedy(f"Choose {given.specs[far - 1].name}", "choose_plane", {"plane": far}),),
-    )  # fmt: skip
-
-
-def _pair(
-    given: DepthInput, plan: DepthPlan, far: tuple[int, PlaneReading], near: tuple[int, PlaneReading]
-) -> list[Judgement]:
+def _pair(plan: DepthPlan, far: tuple[int, PlaneReading], near: tuple[int, PlaneReading]) -> list[Finding]:
     (m, one), (n, other) = far, near
     left_far, left_near = plan.planes[m - 1].contrast_left or 0.0, plan.planes[n - 1].contrast_left or 0.0
     if left_near - left_far < LEFT_APART:
         return []
-    name, nearer = given.specs[m - 1].name, given.specs[n - 1].name
-    took = (
-        f"The air takes {100 * (1 - left_far):.0f} % of its contrast and {100 * (1 - left_near):.0f} % of {nearer}'s."
-    )
+    left = {"left_far": left_far, "left_near": left_near}
     found = []
     if one.dark < other.dark - DARK_BY:
-        found.append(
-            _differs(
-                given, "dark_far", m, n, f"Darker accents in {name} than in {nearer}",
-                f"{one.dark:.1f} against {other.dark:.1f} in the photo. {took} Dark accents far off pull a "
-                "plane forward; a "
-                "dark thing before a light may stand out and still stay back, a little lighter than the near darks.",
-                10 * (other.dark - one.dark),
-            )
-        )  # fmt: skip
+        weight = 10 * (other.dark - one.dark)
+        found.append(found_on("dark_far", "note", weight, (m, n), far=one.dark, near=other.dark, **left))
     if one.chroma > CHROMA_BY * other.chroma and one.chroma >= CHROMA_FROM:
-        found.append(
-            _differs(
-                given, "coloured_far", m, n, f"{name} is more coloured than {nearer}",
-                f"Chroma {one.chroma:.0f} against {other.chroma:.0f}. {took} Under this air the farther one "
-                "would be the greyer; a low sun on it may be just the picture.",
-                one.chroma - other.chroma,
-            )
-        )  # fmt: skip
+        weight = one.chroma - other.chroma
+        found.append(found_on("coloured_far", "note", weight, (m, n), far=one.chroma, near=other.chroma, **left))
     if one.detail > DETAIL_BY * other.detail and one.detail >= DETAIL_FROM:
-        found.append(
-            _differs(
-                given, "detailed_far", m, n, f"{name} is more detailed than {nearer}",
-                f"{100 * one.detail:.0f} % of it lies on fine edges, of {nearer} {100 * other.detail:.0f} %. "
-                f"{took} Detail where nobody needs it: say it in masses, unless the focus is there.",
-                100 * (one.detail - other.detail),
-            )
-        )  # fmt: skip
+        weight = 100 * (one.detail - other.detail)
+        found.append(found_on("detailed_far", "note", weight, (m, n), far=one.detail, near=other.detail, **left))
     return found
 
 
-def audit_trends(given: DepthInput, plan: DepthPlan) -> list[Judgement]:
+def audit_trends(given: DepthInput, plan: DepthPlan) -> list[Finding]:
     """Say where far and near land planes differ from what this veil would give."""
     profile = profile_of(given.settings.veil)
     if profile.darkens:
         return []  # under water and at night farther is darker, and none of these trends is expected
     land = _land(given, plan)
-    return [found for far, near in zip(land, land[1:], strict=False) for found in _pair(given, plan, far, near)]
+    return [found for far, near in zip(land, land[1:], strict=False) for found in _pair(plan, far, near)]

@@ -6,10 +6,8 @@ from dataclasses import dataclass
 
 from kind_distance.core.colour.munsell import PAINT_DARKEST
 from kind_distance.core.depth.plan import DepthInput, DepthPlan, darkest_by_air, lightest_by_air
-from kind_distance.core.judgement import Judgement, Remedy
-from kind_distance.core.wording import say_distance, say_value
+from kind_distance.core.judgement import Finding, found_on
 
-STAGE = "planes"
 TOO_DARK = 0.3  # under what the air allows; less is within what mixing can hold [V]; common practice, no source
 AIR = 0  # in place of a rank
 KEY = -1
@@ -68,86 +66,23 @@ def rooms(given: DepthInput, plan: DepthPlan) -> list[Room]:
     return found
 
 
-def _said(given: DepthInput, by: int, way: str) -> str:
-    if by == AIR:
-        return "the air lets nothing there be darker"
-    if by == KEY:
-        return "the key ends"
-    return f"{way}, it runs into {given.specs[by - 1].name}"
-
-
-def say_room(given: DepthInput, room: Room) -> str:
-    """Tell both limits and what sets them."""
-    low, high = _said(given, room.low_by, "darker"), _said(given, room.high_by, "lighter")
-    if room.none:
-        return f"No room while the others stay: under {say_value(room.low)} {low}; over {say_value(room.high)} {high}."
-    return f"Room while the others stay: {say_value(room.low)} ({low}) to {say_value(room.high)} ({high})."
-
-
-def audit_rooms(given: DepthInput, plan: DepthPlan) -> list[Judgement]:
-    """Name planes that are planned darker than anything can look at their distance."""
+def audit_rooms(given: DepthInput, plan: DepthPlan) -> list[Finding]:
+    """Name planes that are planned darker than anything can look at their distance, or held lighter than it."""
     found = []
     for rank, (spec, planned, room) in enumerate(zip(given.specs, plan.planes, rooms(given, plan), strict=True), 1):
         floor = darkest_by_air(given.settings, spec)
         if spec.distance_m is None or floor <= PAINT_DARKEST or planned.value >= floor - TOO_DARK:
             continue
-        remedies = []
-        if room.none:
-            both = "No value does both."
-            if room.high_by > 0:
-                pair = sorted((rank, room.high_by))
-                remedies.append(Remedy("Let them merge", "set_pair_gap", {"far": pair[0], "near": pair[1], "gap": 0.0}))
-        else:
-            wanted = min(room.high, max(room.low, floor))
-            both = f"Between {say_value(room.low)} and {say_value(room.high)} it stands out and stays far."
-            change: dict[str, object] = {"plane": rank, "value": round(wanted + 0.049, 1)}
-            remedies.append(Remedy(f"{spec.name} to {say_value(wanted + 0.049)}", "set_planned_value", change))
-        remedies.append(Remedy("Do not follow the air", "set_depth", {"pull": 0.0}))
+        wanted = None if room.none else min(room.high, max(room.low, floor))
         found.append(
-            Judgement(
-                key=f"too_dark_far:{rank}",
-                kind="too_dark_far",
-                stage=STAGE,
-                severity="mild",
-                title=f"{spec.name} is planned darker than its distance",
-                text=(
-                    f"Planned {say_value(planned.value)}; at {say_distance(spec.distance_m, spec.kind)} this air lifts "
-                    f"even black to {say_value(floor)}, as far as you follow it. Darker, it comes forward. "
-                    f"{_limit(given, room)}{both}"
-                ),
-                weight=floor - planned.value,
-                planes=(rank,),
-                remedies=tuple(remedies),
+            found_on(
+                "too_dark_far", "mild", floor - planned.value, (rank,),
+                value=planned.value, floor=floor, room=room, wanted=wanted,
             )
-        )
-    return [*found, *_too_light(given, plan)]
-
-
-def _too_light(given: DepthInput, plan: DepthPlan) -> list[Judgement]:
-    """Name planes that the painter holds lighter than anything can look at their distance."""
-    found = []
+        )  # fmt: skip
     for rank, (spec, planned) in enumerate(zip(given.specs, plan.planes, strict=True), start=1):
         cap = lightest_by_air(given.settings, spec)
         if spec.distance_m is None or spec.locked_value is None or planned.value <= cap + TOO_DARK:
             continue
-        change: dict[str, object] = {"plane": rank, "value": round(cap, 1)}
-        found.append(
-            Judgement(
-                f"too_light_far:{rank}", "too_light_far", STAGE, "mild",
-                f"{spec.name} is held lighter than its distance",
-                f"You hold it at {say_value(planned.value)}; at {say_distance(spec.distance_m, spec.kind)} this air "
-                f"dims even white to {say_value(cap)}, as far as you follow it. Whiter, it comes forward.",
-                planned.value - cap, (rank,),
-                (
-                    Remedy(f"{spec.name} to {say_value(cap)}", "set_planned_value", change),
-                    Remedy(f"Free {spec.name}", "unlock_plane", {"plane": rank}),
-                ),
-            )
-        )  # fmt: skip
+        found.append(found_on("too_light_far", "mild", planned.value - cap, (rank,), value=planned.value, cap=cap))
     return found
-
-
-def _limit(given: DepthInput, room: Room) -> str:
-    if room.high_by <= 0:
-        return ""
-    return f"Over {say_value(room.high)} it runs into {given.specs[room.high_by - 1].name}. "

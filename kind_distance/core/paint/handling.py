@@ -7,10 +7,10 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-from kind_distance.core.judgement import Judgement, Remedy
+from kind_distance.core.judgement import Finding, found_on
 from kind_distance.errors import DomainError
 
-STAGE = "planes"
+LEFT_APART = 0.05  # planes between which the air takes less than this are as good as one distance
 # How much thicker a layer lies, and how much longer its strokes take than usual ones [memory].
 THICKNESS = {"": 1.0, "thin": 0.6, "thick": 2.0}
 PACE = {"": 1.0, "soft": 1.1, "broken": 1.25}
@@ -85,49 +85,31 @@ def say_handling(handling: Handling) -> str:
     return ", ".join(part for part in parts if part)
 
 
-def _percent(left: float | None) -> str:
-    return "all" if left is None else f"{100 * left:.0f} %"
-
-
 def audit_handling(
-    names: list[str], handlings: list[Handling], contrast_left: list[float | None], in_focus: list[float]
-) -> list[Judgement]:
+    handlings: list[Handling], contrast_left: list[float | None], in_focus: list[float]
+) -> list[Finding]:
     """Judge whether a farther plane is handled so that it comes before a nearer one.
 
     Parameters
     ----------
-    names : list of str
-        Planes, farthest first.
     handlings : list of Handling
+        Of the planes, farthest first.
     contrast_left : list of float or None
         What the air leaves of each plane's contrast, 0-1.
     in_focus : list of float
         Share of the focal area in each plane: what the eye is to rest on may come forward.
     """
     found = []
-    for far in range(len(names)):
-        for near in range(far + 1, len(names)):
+    for far in range(len(handlings)):
+        for near in range(far + 1, len(handlings)):
             ahead = handlings[far].forward - handlings[near].forward
             left, nearer = contrast_left[far], contrast_left[near]
-            apart = left is None or nearer is None or nearer - left > 0.05
+            apart = left is None or nearer is None or nearer - left > LEFT_APART
             # A plane that is only usual beside a thin one does not push; one laid on thick or broken does.
             if handlings[far].forward < 1 or ahead < 2 or not apart or in_focus[far] > in_focus[near]:
                 continue
             found.append(
-                Judgement(
-                    f"handling_forward:{far + 1}:{near + 1}", "handling_forward", STAGE, "mild",
-                    f"{names[far]} is handled before {names[near]}",
-                    f"{names[far]}: {say_handling(handlings[far])}; {names[near]}: "
-                    f"{say_handling(handlings[near]) or 'as usual'}. The air leaves "
-                    f"{_percent(left)} and {_percent(nearer)} of their contrast, but thick and broken paint catches "
-                    "the light and comes forward, whatever its value.",
-                    float(ahead), (far + 1, near + 1),
-                    (
-                        Remedy(f"{names[far]} thin and soft", "set_plane",
-                               {"plane": far + 1, "body": "thin", "marks": "soft"}),
-                        Remedy(f"{names[near]} thick and broken", "set_plane",
-                               {"plane": near + 1, "body": "thick", "marks": "broken"}),
-                    ),
-                )
+                found_on("handling_forward", "mild", float(ahead), (far + 1, near + 1),
+                         handlings=(handlings[far], handlings[near]), left=(left, nearer))
             )  # fmt: skip
     return found

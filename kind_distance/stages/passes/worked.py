@@ -8,7 +8,7 @@ from pathlib import Path
 from kind_distance.core.judgement import Judgement
 from kind_distance.core.judging.model import Scene
 from kind_distance.core.paint.media import ground_of, medium_of
-from kind_distance.core.paint.underlay import OPAQUE_LAYER, UNDERLAY, audit_underlay
+from kind_distance.core.paint.underlay import OPAQUE_LAYER, UNDERLAY
 from kind_distance.core.passes.model import KeptFacts
 from kind_distance.core.passes.wanted import Wanted, everything_wanted
 from kind_distance.core.picture.departures import KINDS
@@ -24,6 +24,7 @@ from kind_distance.stages.passes.work import (
     sessions_of,
 )
 from kind_distance.stages.planes.depth import DepthSurvey, elements_of, keyed_by_number
+from kind_distance.stages.planes.plane_words import judge_underlay
 from kind_distance.stages.planes.strokes import plane_numbers
 from kind_distance.stages.thumbnails.smallest_shapes import smallest_mm
 
@@ -93,5 +94,5 @@ def judge_ground(state: State, depth: DepthSurvey, work: Work) -> list[Judgement
     ]
     rank_of = plane_numbers(state)
     begun = frozenset(rank_of[plane] for p in state.passes if p.done_end is not None for plane in p.planes)
-    found = audit_underlay(medium_of(state.brief.medium), ground_of(state.brief.ground), planes, begun)
+    found = judge_underlay(medium_of(state.brief.medium), ground_of(state.brief.ground), planes, begun)
     return [keyed_by_number(state, each) for each in found]

@@ -8,9 +8,8 @@ from pathlib import Path
 import numpy as np
 from numpy.typing import NDArray
 
-from kind_distance.core.depth.audit import audit_depth
 from kind_distance.core.depth.edges import BorderAdvice, advise_edges, share_detail, shares_at_focus
-from kind_distance.core.depth.elements import Element, audit_elements
+from kind_distance.core.depth.elements import Element
 from kind_distance.core.depth.marking import Stroke
 from kind_distance.core.depth.plan import (
     DepthInput,
@@ -24,7 +23,7 @@ from kind_distance.core.depth.readings import Border, PlaneReading, read_borders
 from kind_distance.core.depth.reserved_lights import KeptLight, Reserve
 from kind_distance.core.in_parallel import in_parallel
 from kind_distance.core.judgement import Judgement
-from kind_distance.core.paint.handling import Handling, audit_handling
+from kind_distance.core.paint.handling import Handling
 from kind_distance.core.picture.crops import Crop
 from kind_distance.core.picture.working import Fit, WorkingPicture, fit_on_support
 from kind_distance.core.remembering import remembered
@@ -34,6 +33,7 @@ from kind_distance.pictures.darkroom import Plate
 from kind_distance.pictures.plates import crop_of_plan, focus_of, main_source, plate_of
 from kind_distance.rows import PlaneRecord, State
 from kind_distance.rows.planes import ElementRecord
+from kind_distance.stages.planes.plane_words import judge_depth, judge_elements, judge_handling
 from kind_distance.stages.planes.reserved_lights import judge_kept, kept_lights
 from kind_distance.stages.planes.strokes import drawn, labels_of, plane_numbers, strokes_by_rank
 
@@ -155,9 +155,13 @@ def depth_settings(state: State) -> DepthSettings:
 
 
 def keyed_by_number(state: State, judgement: Judgement) -> Judgement:
-    """Name a judgement by the numbers of its planes, which stay when planes change places."""
+    """Name a judgement by the numbers of its planes, which stay when planes change places.
+
+    One of a thing or a light has a number of its own already.
+    """
     number = {plane.rank: plane.number for plane in state.planes}
-    if not judgement.planes or judgement.stage != "planes":
+    own = any(part[:1] in ("e", "r") for part in judgement.key.split(":")[1:])
+    if not judgement.planes or judgement.stage != "planes" or own:
         return judgement
     return replace(judgement, key=":".join([judgement.kind, *(f"p{number[rank]}" for rank in judgement.planes)]))
 
@@ -205,14 +209,14 @@ def survey_depth(file: Path, state: State) -> DepthSurvey:
     specs = [_spec(plane, state) for plane in state.planes]
     given = DepthInput(specs, readings, borders, depth_settings(state), _pairs(state))
     plan = plan_depth(given)
-    judgements = audit_depth(given, plan, brief.unit, brief.width_cm) if fit else []
+    judgements = judge_depth(given, plan, brief.unit, brief.width_cm) if fit else []
     at_focus, in_focus = _focal_shares(file, state, borders, count)
     if source is None and brief.focus_plane is not None:
         in_focus = [float(plane.number == brief.focus_plane) for plane in state.planes]
     names = [plane.name for plane in state.planes]
-    judgements += audit_elements(elements_of(file, state), names)
+    judgements += judge_elements(elements_of(file, state), names)
     left = [planned.contrast_left for planned in plan.planes]
-    judgements += audit_handling(names, [handling_of(plane) for plane in state.planes], left, in_focus)
+    judgements += judge_handling(names, [handling_of(plane) for plane in state.planes], left, in_focus)
     kept = kept_lights(file, state, given, plan, _painted_labels(file, state))
     judgements += judge_kept(state, given, plan, kept, 0.0 if fit is None else area)
     return DepthSurvey(

@@ -8,13 +8,14 @@ import numpy as np
 from numpy.typing import NDArray
 
 from kind_distance.core.depth.plan import DepthInput, DepthPlan, PlannedPlane, lightest_by_air
-from kind_distance.core.depth.reserved_lights import KeptLight, Reserve, audit_kept, measure_kept
+from kind_distance.core.depth.reserved_lights import KeptLight, Reserve, measure_kept
 from kind_distance.core.judgement import Judgement
 from kind_distance.core.paint.media import ground_of, medium_of
 from kind_distance.core.picture.crops import Crop
 from kind_distance.pictures import darkroom
 from kind_distance.pictures.plates import crop_of_plan, main_source, plate_of
 from kind_distance.rows import ReserveRecord, State
+from kind_distance.stages.planes.plane_words import say_kept
 
 FAR_LEFT = 0.85  # the air dims a plane's lights once it leaves less than this of its contrast
 
@@ -70,7 +71,7 @@ def judge_kept(
         return []
     medium = medium_of(state.brief.medium)
     far = [not near(planned) for planned in plan.planes]
-    return audit_kept(
+    return say_kept(
         kept,
         [spec.name for spec in given.specs],
         [p.light for p in plan.planes],
