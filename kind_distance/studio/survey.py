@@ -13,7 +13,7 @@ from kind_distance.core.judging.model import Scene
 from kind_distance.core.passes.model import KeptFacts
 from kind_distance.core.passes.wanted import Wanted, audit_wanted
 from kind_distance.core.picture.thumbnail import Thumbnail, ThumbnailSettings
-from kind_distance.core.schedule.other_paintings import Other, audit_hands
+from kind_distance.core.schedule.other_paintings import Other
 from kind_distance.core.schedule.work import Work
 from kind_distance.follow import step
 from kind_distance.pictures import darkroom
@@ -30,6 +30,7 @@ from kind_distance.stages.planes.depth import DepthSurvey, survey_depth
 from kind_distance.stages.planes.strokes import labels_of
 from kind_distance.stages.sessions.calendar import others_of
 from kind_distance.stages.sessions.outdoors import judge_outdoors
+from kind_distance.stages.sessions.session_words import judge_hands
 from kind_distance.stages.sources.arrows import judge_arrows
 from kind_distance.stages.sources.references import judge_sources
 from kind_distance.stages.thumbnails.proportions import judge_proportions
@@ -82,7 +83,7 @@ _judged_painting = step(judge_painting)
 
 @step
 def _judged_hands(work: Work, others: tuple[Other, ...]) -> list[Judgement]:
-    return audit_hands(work.problem, others)
+    return judge_hands(work.problem, others)
 
 
 @step

@@ -18,11 +18,12 @@ from kind_distance.core.schedule.deadline import (
     ready_at,
     say_iso,
 )
-from kind_distance.core.schedule.other_paintings import NextPass, Other, audit_hands, find_waits
+from kind_distance.core.schedule.other_paintings import NextPass, Other, find_waits
 from kind_distance.core.schedule.plan import make_schedule
 from kind_distance.core.schedule.seek import sought
 from kind_distance.core.schedule.verify import verify
 from kind_distance.errors import DomainError
+from kind_distance.stages.sessions.session_words import judge_hands
 from tests.core.test_schedule import DAY, layer, problem, session
 from tests.core.test_search import painting
 
@@ -146,14 +147,14 @@ class Hands(unittest.TestCase):
     def test_two_paintings_at_once_are_told_and_the_remedy_clears_it(self):
         given = problem([layer(1, 1)])
         other = Other(7, 1, "Pool", 660, 60)
-        told = audit_hands(given, (other,))
+        told = judge_hands(given, (other,))
         self.assertEqual([j.key for j in told], ["two_at_once:1:7:1"])
         self.assertIn("60 min of it", told[0].text)
         start = told[0].remedies[0].arguments["start_min"]
         later = replace(given, sessions=(replace(given.sessions[0], start=start),))
-        self.assertEqual(audit_hands(later, (other,)), [])
-        self.assertEqual(audit_hands(given, (Other(7, 1, "Pool", 720, 60),)), [], "one ends as the other begins")
-        self.assertEqual(audit_hands(replace(given, not_before=730), (other,)), [], "what is over is over")
+        self.assertEqual(judge_hands(later, (other,)), [])
+        self.assertEqual(judge_hands(given, (Other(7, 1, "Pool", 720, 60),)), [], "one ends as the other begins")
+        self.assertEqual(judge_hands(replace(given, not_before=730), (other,)), [], "what is over is over")
 
     def test_a_wait_offers_room_for_the_longest_pass_that_fits(self):
         """Wait from 610 to 625: 15 minutes."""

@@ -23,13 +23,14 @@ from kind_distance.core.schedule.deadline import (
     say_iso,
 )
 from kind_distance.core.schedule.model import Done, Placement, Problem, Session
-from kind_distance.core.schedule.other_paintings import NextPass, Other, audit_hands, find_waits
-from kind_distance.core.schedule.outdoors import InLight, Outing, OwnAir, audit_in_light, audit_outings
+from kind_distance.core.schedule.other_paintings import NextPass, Other, find_waits
+from kind_distance.core.schedule.outdoors import InLight, Outing, OwnAir
 from kind_distance.core.schedule.plan import Board, Schedule, make_schedule
-from kind_distance.core.schedule.rest import audit_momentum, audit_return
 from kind_distance.core.schedule.verify import verify
 from kind_distance.core.schedule.wet import audit_wet, expired
 from kind_distance.errors import DomainError
+from kind_distance.stages.sessions.outdoor_words import judge_in_light, judge_outings
+from kind_distance.stages.sessions.session_words import judge_hands, judge_momentum, judge_return
 from tests.limits import begins
 
 ROOM = Climate(20, 50)
@@ -233,17 +234,17 @@ class Rests(unittest.TestCase):
         plan = make_schedule(given)
         lights = plan.placements[1].start
         for back, early in ((lights, 0), (lights + 1, 1)):
-            self.assertEqual(len(audit_return(given, plan, back, "Sunday")), early, back)
-        found = audit_return(given, plan, 2 * DAY, "Sunday")[0]
+            self.assertEqual(len(judge_return(given, plan, back, "Sunday")), early, back)
+        found = judge_return(given, plan, 2 * DAY, "Sunday")[0]
         self.assertEqual((found.weight, found.remedies[0].arguments["days"]), (20.0, 2))
-        self.assertEqual([each.kind for each in audit_return(given, plan, None, "")], ["no_return"])
-        self.assertEqual(audit_return(problem([]), plan, None, ""), [])
+        self.assertEqual([each.kind for each in judge_return(given, plan, None, "")], ["no_return"])
+        self.assertEqual(judge_return(problem([]), plan, None, ""), [])
 
     def test_two_days_without_a_session_are_no_gap(self):
         for days, gap in ((2, 0), (3, 1)):
             given = problem([layer(1, 1)], sessions=(session(1, 600, 60), session(2, 600 + days * DAY, 60)))
-            self.assertEqual(len(audit_momentum(given)), gap, days)
-        self.assertEqual(audit_momentum(given)[0].weight, 3.0)
+            self.assertEqual(len(judge_momentum(given)), gap, days)
+        self.assertEqual(judge_momentum(given)[0].weight, 3.0)
 
 
 class OnePairOfHands(unittest.TestCase):
@@ -252,13 +253,13 @@ class OnePairOfHands(unittest.TestCase):
     def test_sessions_may_follow_each_other(self):
         for start, met in ((580, False), (581, True), (759, True), (760, False)):
             given = problem([layer(1, 1)], sessions=(session(1, start, 110, cleanup_min=10),))
-            self.assertEqual(bool(audit_hands(given, (self.OTHER,))), met, start)
+            self.assertEqual(bool(judge_hands(given, (self.OTHER,))), met, start)
 
     def test_shared_minutes_and_the_way_out(self):
         given = problem([layer(1, 1)], sessions=(session(1, 650, 90),))
-        found = audit_hands(given, (self.OTHER, Other(8, 1, "Barn", 730, 90)))[0]
+        found = judge_hands(given, (self.OTHER, Other(8, 1, "Barn", 730, 90)))[0]
         self.assertEqual((found.weight, found.remedies[0].arguments["start_min"]), (40.0, 820))
-        self.assertEqual(audit_hands(replace(given, not_before=740), (self.OTHER,)), [], "it is over")
+        self.assertEqual(judge_hands(replace(given, not_before=740), (self.OTHER,)), [], "it is over")
 
     def test_twelve_minutes_are_a_wait(self):
         for gap, count in ((11, 0), (12, 1)):
@@ -299,7 +300,7 @@ class Outdoors(unittest.TestCase):
     def told(self, hour=12.0, minutes=60, wanted=None, place=True, **air):
         start = datetime(2026, 6, 10) + timedelta(hours=hour)
         outing = Outing(1, "Wednesday", start, minutes, 45.0 if place else None, 0.0 if place else None, OwnAir(**air))
-        return {each.kind: each for each in audit_outings([outing], wanted, self.NOW)}
+        return {each.kind: each for each in judge_outings([outing], wanted, self.NOW)}
 
     def test_heat_wind_and_rain_that_the_painter_expects(self):
         heat = begins(lambda c: "heat" in self.told(place=False, temperature_c=c), 20, 40)
@@ -313,8 +314,8 @@ class Outdoors(unittest.TestCase):
 
     def test_what_is_over_is_not_judged(self):
         outing = Outing(1, "", self.NOW - timedelta(minutes=60), 60, None, None, OwnAir(sky="storm"))
-        self.assertEqual(audit_outings([outing], None, self.NOW), [])
-        self.assertTrue(audit_outings([replace(outing, minutes=61)], None, self.NOW))
+        self.assertEqual(judge_outings([outing], None, self.NOW), [])
+        self.assertTrue(judge_outings([replace(outing, minutes=61)], None, self.NOW))
 
     def test_a_third_of_a_session_may_lie_in_the_dark(self):
         hours = [h / 12 for h in range(12 * 18, 12 * 24)]
@@ -340,7 +341,7 @@ class Outdoors(unittest.TestCase):
 
         def out(hour, minutes=30):
             each = InLight(1, "sky", datetime(2026, 6, 10, hour), minutes, outing)
-            return audit_in_light([each], [outing], wanted)
+            return judge_in_light([each], [outing], wanted)
 
         self.assertEqual(out(12), [])
         found = out(8)[0]
@@ -351,7 +352,7 @@ class Outdoors(unittest.TestCase):
         self.assertEqual(at["start"], int(minutes))
         room = (window[1] - window[0]).total_seconds() / 60
         self.assertEqual([len(out(8, int(room) + more)[0].remedies) for more in (0, 1)], [2, 1])
-        self.assertEqual(audit_in_light([InLight(1, "sky", noon, 30, outing)], [outing], None), [])
+        self.assertEqual(judge_in_light([InLight(1, "sky", noon, 30, outing)], [outing], None), [])
 
 
 if __name__ == "__main__":

@@ -9,8 +9,9 @@ from datetime import date, datetime, timedelta
 from kind_distance.core.light.station import HEAT_C, RAIN_MM_H, light_window, read_station, sun_apart, sun_over
 from kind_distance.core.light.sun import Sun, sun_at
 from kind_distance.core.light.wanted import HOURS, SAME_LIGHT_DEG, LightWanted, light_wanted
-from kind_distance.core.schedule.outdoors import InLight, Outing, audit_in_light, audit_outings
+from kind_distance.core.schedule.outdoors import InLight, Outing
 from kind_distance.errors import DomainError
+from kind_distance.stages.sessions.outdoor_words import judge_in_light, judge_outings
 
 HERE = (51.0, 0.0)
 LONG_AGO = datetime(2026, 1, 1)
@@ -57,7 +58,7 @@ class InItsLight(unittest.TestCase):
     def told(self, start, minutes=20, outings=None, wanted=WANTED):
         whole = outing(self.MORNING, 400)
         passes = [InLight(5, "lights and accents", start, minutes, whole)]
-        return audit_in_light(passes, [whole] if outings is None else outings, wanted)
+        return judge_in_light(passes, [whole] if outings is None else outings, wanted)
 
     def test_inside_its_light_nothing_is_said(self):
         self.assertEqual(self.told(datetime(2026, 6, 21, 9)), [])
@@ -74,7 +75,7 @@ class InItsLight(unittest.TestCase):
 
     def test_indoors_the_sun_does_not_come(self):
         passes = [InLight(5, "lights", self.MORNING, 20, None)]
-        told = audit_in_light(passes, [], self.WANTED)
+        told = judge_in_light(passes, [], self.WANTED)
         self.assertIn("indoors", told[0].text)
         self.assertEqual([r.action for r in told[0].remedies], ["set_pass"], "there is no session to move it to")
 
@@ -123,10 +124,10 @@ class LightOfAnHour(unittest.TestCase):
 
     def test_a_session_in_another_light_is_moved_into_it(self):
         wrong = outing(datetime(2026, 6, 21, 12), 90)
-        told = [j for j in audit_outings([wrong], LightWanted("low_evening"), LONG_AGO) if j.kind == "other_light"]
+        told = [j for j in judge_outings([wrong], LightWanted("low_evening"), LONG_AGO) if j.kind == "other_light"]
         self.assertIn("You want low evening sun", told[0].text)
         start = datetime.fromisoformat(told[0].remedies[0].arguments["start"])
-        moved = audit_outings([outing(start, 90)], LightWanted("low_evening"), LONG_AGO)
+        moved = judge_outings([outing(start, 90)], LightWanted("low_evening"), LONG_AGO)
         self.assertEqual([j for j in moved if j.kind == "other_light"], [])
 
 
@@ -162,11 +163,11 @@ class TheStation(unittest.TestCase):
 
 class Judged(unittest.TestCase):
     def kinds(self, *outings, wanted=None, now=LONG_AGO):
-        return [j.kind for j in audit_outings(list(outings), wanted, now)]
+        return [j.kind for j in judge_outings(list(outings), wanted, now)]
 
     def test_rain_is_strong_and_its_remedy_leads_to_a_fair_day(self):
         at = day_with(lambda r: r.rain_mm_h >= RAIN_MM_H)
-        told = next(j for j in audit_outings([outing(at)], None, LONG_AGO) if j.kind == "rain")
+        told = next(j for j in judge_outings([outing(at)], None, LONG_AGO) if j.kind == "rain")
         self.assertEqual(told.severity, "strong")
         moved = datetime.fromisoformat(told.remedies[0].arguments["start"])
         self.assertNotIn("rain", self.kinds(outing(moved)))
@@ -176,7 +177,7 @@ class Judged(unittest.TestCase):
         for days in range(300):
             at = datetime(2026, 1, 1, 13) + timedelta(days=days)
             if read_station(20.0, 10.0, at).climate.temperature_c > HEAT_C:
-                told = [j for j in audit_outings([outing(at, place=(20.0, 10.0))], None, LONG_AGO) if j.kind == "heat"]
+                told = [j for j in judge_outings([outing(at, place=(20.0, 10.0))], None, LONG_AGO) if j.kind == "heat"]
                 self.assertIn("Shade, water, hat", told[0].text)
                 return
         self.fail("it never gets hot in the south")
@@ -186,7 +187,7 @@ class Judged(unittest.TestCase):
         morning = LightWanted(sun=sun_at(*HERE, fair.replace(hour=8), 0.0))
         self.assertNotIn("other_light", self.kinds(outing(fair.replace(hour=8)), wanted=morning))
         late = outing(fair.replace(hour=15))
-        told = next(j for j in audit_outings([late], morning, LONG_AGO) if j.kind == "other_light")
+        told = next(j for j in judge_outings([late], morning, LONG_AGO) if j.kind == "other_light")
         moved = datetime.fromisoformat(told.remedies[0].arguments["start"])
         self.assertNotIn("other_light", self.kinds(outing(moved), wanted=morning))
 

@@ -4,12 +4,11 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-from kind_distance.core.judgement import Judgement, Remedy
+from kind_distance.core.judgement import Finding
 from kind_distance.core.schedule.model import Problem
 from kind_distance.core.schedule.plan import Schedule
-from kind_distance.core.wording import clock, say_minutes
+from kind_distance.core.wording import clock
 
-STAGE = "sessions"
 LEAST_WAIT_MIN = 12  # a shorter wait is a look from three metres; common practice, no source
 
 
@@ -58,7 +57,7 @@ class Wait:
     said: str
 
 
-def audit_hands(problem: Problem, others: tuple[Other, ...]) -> list[Judgement]:
+def audit_hands(problem: Problem, others: tuple[Other, ...]) -> list[Finding]:
     """Name sessions still to come that meet a session of another painting.
 
     Parameters
@@ -78,20 +77,11 @@ def audit_hands(problem: Problem, others: tuple[Other, ...]) -> list[Judgement]:
         first = max(met, key=lambda other: min(session.to_door, other.end) - max(session.from_door, other.start))
         shared = min(session.to_door, first.end) - max(session.from_door, first.start)
         free = max(other.end for other in met)
-        count = "Two" if len(met) == 1 else f"{len(met) + 1}"
-        more = f" {len(met) - 1} more want you then." if len(met) > 1 else ""
-        key = f"two_at_once:{session.id}:{first.painting}:{first.session}"
-        found.append(
-            Judgement(
-                key, "two_at_once", STAGE, "mild", f"{count} paintings want you on {session.name}",
-                f"“{first.title}” has you from {clock(first.start)} to {clock(first.end)}, {say_minutes(shared)} of it "
-                f"in this session.{more} You have one pair of hands: either paint them one after the other, or let the "
-                "one dry while you are on the other, and mean it so.",
-                float(shared), (),
-                (Remedy(f"Begin after it, at {clock(free)}", "set_session",
-                        {"session": session.id, "start_min": free}),),
-            )
-        )  # fmt: skip
+        measures: dict[str, object] = {
+            "session": session, "other": first, "shared_min": shared, "free": free, "met": len(met),
+        }  # fmt: skip
+        about = f"{session.id}:{first.painting}:{first.session}"
+        found.append(Finding("two_at_once", "mild", measures=measures, weight=float(shared), about=about))
     return found
 
 

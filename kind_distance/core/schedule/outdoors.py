@@ -1,27 +1,24 @@
-"""Judgements on sessions outdoors: the light that is wanted, and weather one does not paint in.
+"""What sessions outdoors are told of: the light that is wanted, and weather one does not paint in.
 
 All of it informs and certifies nothing: local rules, official warnings and one's own eyes come first.
 """
 
 from __future__ import annotations
 
+from collections.abc import Iterator
 from dataclasses import dataclass, replace
 from datetime import datetime, timedelta
 
-from kind_distance.core.judgement import Judgement, Remedy
+from kind_distance.core.judgement import Finding, Severity
 from kind_distance.core.light.station import (
     HEAT_C,
     RAIN_MM_H,
     WIND_M_S,
     read_station,
-    sun_apart,
     sun_over,
 )
-from kind_distance.core.light.sun import wind
 from kind_distance.core.light.wanted import LightWanted
-from kind_distance.core.wording import first_upper, say_minutes
 
-STAGE = "sessions"
 TWILIGHT_DEG = -3.0  # under this height of the sun one no longer judges colour; common practice, no source
 LEAST_SHARE = 0.34  # of a session in the wanted light, under which it is told
 DAYS_TRIED = 10
@@ -67,7 +64,7 @@ class Outing:
 
 
 @dataclass(frozen=True)
-class _Expected:
+class Expected:
     """Weather of a session: rain [mm/h], heat [C], wind [m/s], and whether the painter said so."""
 
     rain: float
@@ -79,10 +76,10 @@ class _Expected:
 STORM_MM_H, WET_MM_H = 10.0, 1.0  # rain where the painter says a storm, or rain [memory]
 
 
-def _weather(outing: Outing) -> _Expected:
+def _weather(outing: Outing) -> Expected:
     """Say what weather is expected: as the painter says it, else by the station where the place is known."""
     air = outing.air
-    own = _Expected(
+    own = Expected(
         STORM_MM_H if air.sky == "storm" else WET_MM_H if air.sky == "rain" else 0.0,
         air.temperature_c,
         air.wind_m_s,
@@ -93,7 +90,7 @@ def _weather(outing: Outing) -> _Expected:
         return own
     hours = [outing.start + timedelta(minutes=n) for n in range(0, outing.minutes + 1, 30)]
     readings = [read_station(*outing.place, at) for at in hours]
-    return _Expected(
+    return Expected(
         max(r.rain_mm_h for r in readings),
         max(r.climate.temperature_c for r in readings),
         max(r.climate.wind_m_s for r in readings),
@@ -106,108 +103,59 @@ def _fair(outing: Outing) -> bool:
     return seen.rain < RAIN_MM_H and seen.heat < HEAT_C and seen.wind < WIND_M_S
 
 
-def _judge(
-    outing: Outing, kind: str, severity: str, title: str, text: str, weight: float, *remedies: Remedy
-) -> Judgement:
-    return Judgement(f"{kind}:{outing.number}", kind, STAGE, severity, title, text, weight, (), remedies)  # type: ignore[arg-type]
+def _about(outing: Outing, kind: str, severity: Severity, weight: float, **measures: object) -> Finding:
+    known: dict[str, object] = {"outing": outing, **measures}
+    return Finding(kind, severity, measures=known, weight=weight, about=str(outing.number))
 
 
-def _moved(outing: Outing, start: datetime, label: str) -> Remedy:
-    return Remedy(label, "set_session", {"session": outing.number, "start": start.isoformat(timespec="minutes")})
-
-
-def _fair_day(outing: Outing, now: datetime) -> list[Remedy]:
-    """Offer the next day on which the station expects better at the same hour; nothing where it is not asked."""
+def _fair_day(outing: Outing, now: datetime) -> datetime | None:
+    """Find the next day on which the station expects better at the same hour; None where it is not asked."""
     if outing.place is None:
-        return []
+        return None
     for days in range(1, DAYS_TRIED + 1):
         later = replace(outing, start=outing.start + timedelta(days=days), air=OwnAir())
         if later.start > now and _fair(later):
-            return [_moved(outing, later.start, f"To {later.start:%A} {later.start.day} {later.start:%B}")]
-    return []
+            return later.start
+    return None
 
 
-def _bad_weather(outing: Outing, now: datetime) -> list[Judgement]:
+def _bad_weather(outing: Outing, now: datetime) -> Iterator[Finding]:
     seen = _weather(outing)
-    by = "You expect" if seen.own else "The made-up station of this application, no forecast, has"
-    inside = Remedy("Paint it indoors", "set_session", {"session": outing.number, "outdoors": False})
-    found = []
-    if seen.rain >= RAIN_MM_H:
-        what = f"up to {seen.rain:.1f} mm an hour"
-        if seen.own:
-            what = "a storm" if outing.air.sky == "storm" else "rain"
-        found.append(
-            _judge(
-                outing, "rain", "strong", f"Rain on {outing.name}",
-                f"{by} {what}. Water-borne paint runs, paper buckles, and a storm is no place to stand: look at the "
-                "official weather, and leave early.",
-                100 * seen.rain, *_fair_day(outing, now), inside,
-            )
-        )  # fmt: skip
-    if seen.heat >= HEAT_C:
-        found.append(
-            _judge(
-                outing, "heat", "mild", f"Heat on {outing.name}",
-                f"{by} {seen.heat:.0f} °C. Shade, water, hat, breaks; know the signs of heat illness from your health "
-                "service. Acrylic dries in a minute or two.",
-                seen.heat, *_fair_day(outing, now), inside,
-            )
-        )  # fmt: skip
-    if seen.wind >= WIND_M_S:
-        found.append(
-            _judge(
-                outing, "blow", "mild", f"Wind on {outing.name}",
-                f"{by} {seen.wind:.0f} m/s. An easel catches it like a sail: weigh it down, keep away from edges and "
-                "water, or stay in.",
-                seen.wind, *_fair_day(outing, now), inside,
-            )
-        )  # fmt: skip
-    return found
+    for kind, severity, weight, bad in (
+        ("rain", "strong", 100 * seen.rain, seen.rain >= RAIN_MM_H),
+        ("heat", "mild", seen.heat, seen.heat >= HEAT_C),
+        ("blow", "mild", seen.wind, seen.wind >= WIND_M_S),
+    ):
+        if bad:
+            yield _about(outing, kind, severity, weight, seen=seen, fair=_fair_day(outing, now))  # type: ignore[arg-type]
 
 
-def _light(outing: Outing, wanted: LightWanted | None, now: datetime) -> list[Judgement]:
+def _light(outing: Outing, wanted: LightWanted | None, now: datetime) -> Iterator[Finding]:
     if outing.place is None:
-        return []
+        return
     place = outing.place
     track = sun_over(*place, outing.start, outing.minutes)
     dark = sum(sun.height_deg < TWILIGHT_DEG for _, sun in track) / len(track)
     if dark > LEAST_SHARE:
-        return [
-            _judge(
-                outing, "dark", "mild", f"It is dark on {outing.name}",
-                f"For {100 * dark:.0f} % of it the sun stands more than {-TWILIGHT_DEG:.0f}° under the horizon. "
-                "A night painting wants a lamp, a companion and a way home that you know; else begin in daylight.",
-                50 * dark,
-            )
-        ]  # fmt: skip
+        yield _about(outing, "dark", "mild", 50 * dark, share=dark)
+        return
     if wanted is None:
-        return []
+        return
     inside = sum(wanted.holds(*place, at, sun) for at, sun in track) / len(track)
     if inside >= LEAST_SHARE:
-        return []
-    first, last = track[0][1], track[-1][1]
-    window = wanted.window(*place, outing.start.date())
-    remedies = []
-    said = "On that day it never stands so."
+        return
+    window, begin = wanted.window(*place, outing.start.date()), None
     if window is not None:
-        begin, end = window
-        span = say_minutes((end - begin).total_seconds() / 60)
-        said = f"On that day it does from {begin:%H:%M} to {end:%H:%M}, {span}."
-        room = max(begin, begin + (end - begin) / 2 - timedelta(minutes=outing.minutes / 2))
-        if room > now:
-            remedies.append(_moved(outing, room.replace(second=0), f"Begin at {room:%H:%M}"))
-    then = " Follow the photo's light from memory, or make a second study." if wanted.sun is not None else ""
-    return [
-        _judge(
-            outing, "other_light", "mild", f"Another light on {outing.name}",
-            f"You want {wanted.said}; here the sun goes from {first.height_deg:.0f}° in the {wind(first.bearing_deg)} "
-            f"to {last.height_deg:.0f}° in the {wind(last.bearing_deg)}, so shadows fall elsewhere. {said}{then}",
-            20 * (1 - inside), *remedies,
-        )
-    ]  # fmt: skip
+        middle = window[0] + (window[1] - window[0]) / 2
+        room = max(window[0], middle - timedelta(minutes=outing.minutes / 2))
+        begin = room if room > now else None
+    yield _about(
+        outing, "other_light", "mild", 20 * (1 - inside),
+        wanted=wanted, first=track[0][1], last=track[-1][1], window=window, begin=begin,
+    )  # fmt: skip
 
 
-def audit_outings(outings: list[Outing], wanted: LightWanted | None, now: datetime) -> list[Judgement]:
+def audit_outings(outings: list[Outing], wanted: LightWanted | None, now: datetime) -> list[Finding]:
     """Judge sessions outdoors that are still to come.
 
     Parameters
@@ -257,7 +205,7 @@ def _window_in(outing: Outing, wanted: LightWanted) -> tuple[datetime, datetime]
     return (begin, end) if begin < end else None
 
 
-def audit_in_light(passes: list[InLight], outings: list[Outing], wanted: LightWanted | None) -> list[Judgement]:
+def audit_in_light(passes: list[InLight], outings: list[Outing], wanted: LightWanted | None) -> list[Finding]:
     """Name passes that need the light of the photo and are painted in another.
 
     Parameters
@@ -272,34 +220,28 @@ def audit_in_light(passes: list[InLight], outings: list[Outing], wanted: LightWa
         return []
     found = []
     for each in passes:
-        outing = each.outing
-        if outing is None or outing.place is None:
-            said = "It stands indoors, where the sun does not come."
-        else:
+        outing, sun = each.outing, None
+        if outing is not None and outing.place is not None:
             track = sun_over(*outing.place, each.start, each.minutes)
             outside = [sun for at, sun in track if not wanted.holds(*outing.place, at, sun)]
             if not outside:
                 continue
             sun = outside[-1]
-            said = f"There the sun stands {sun.height_deg:.0f}° high in the {wind(sun.bearing_deg)}"
-            said += f", {sun_apart(sun, wanted.sun):.0f}° from it." if wanted.sun is not None else "."
-        remedies = []
-        for other in outings:
-            window = _window_in(other, wanted)
-            if window is not None and window[1] - window[0] >= timedelta(minutes=each.minutes):
-                minute = int((window[0] - datetime(1970, 1, 1)).total_seconds() // 60)  # noqa: DTZ001  local wall time
-                remedies.append(
-                    Remedy(f"At {window[0]:%H:%M}, {other.name}", "place_pass",
-                           {"number": each.number, "session": other.number, "start": minute})
-                )  # fmt: skip
-                break
-        found.append(
-            Judgement(
-                f"out_of_light:{each.number}", "out_of_light", STAGE, "mild",
-                f"{first_upper(each.said)} stands outside its light",
-                f"You want it painted in {wanted.said}. {said} Shadows and colour of light are other ones then.",
-                float(each.minutes), (), (*remedies, Remedy("It needs no certain light", "set_pass",
-                                              {"number": each.number, "in_light": False})),
-            )
-        )  # fmt: skip
+        measures: dict[str, object] = {
+            "pass": each,
+            "sun": sun,
+            "wanted": wanted,
+            "place": _room(each, outings, wanted),
+        }
+        about = str(each.number)
+        found.append(Finding("out_of_light", "mild", measures=measures, weight=float(each.minutes), about=about))
     return found
+
+
+def _room(each: InLight, outings: list[Outing], wanted: LightWanted) -> tuple[Outing, datetime] | None:
+    """Find the first session whose spell in the wanted light holds a pass, and when that begins."""
+    for other in outings:
+        window = _window_in(other, wanted)
+        if window is not None and window[1] - window[0] >= timedelta(minutes=each.minutes):
+            return other, window[0]
+    return None

@@ -5,10 +5,10 @@ from __future__ import annotations
 from kind_distance.clock import minute_of, say_date
 from kind_distance.core.judgement import Judgement, Remedy
 from kind_distance.core.paint.media import medium_of
-from kind_distance.core.schedule.rest import audit_momentum, audit_return
 from kind_distance.core.schedule.work import Work
 from kind_distance.core.wording import say_list
 from kind_distance.rows import State
+from kind_distance.stages.sessions.session_words import judge_momentum, judge_return
 
 HALFWAY = 0.5
 DAY = 1440
@@ -19,9 +19,9 @@ def judge_choices(state: State, work: Work, now_min: int) -> list[Judgement]:
     brief, found = state.brief, []
     if brief.rest_or_go == "rest":
         back = None if brief.return_on is None else minute_of(brief.return_on)
-        found += audit_return(work.problem, work.schedule, back, "" if back is None else say_date(back))
+        found += judge_return(work.problem, work.schedule, back, "" if back is None else say_date(back))
     elif brief.rest_or_go == "momentum":
-        found += audit_momentum(work.problem)
+        found += judge_momentum(work.problem)
     return [
         *found,
         *_fidelity(state, work),

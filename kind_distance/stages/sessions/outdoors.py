@@ -11,11 +11,12 @@ from kind_distance.core.light.sun import wind
 from kind_distance.core.light.wanted import LightWanted, light_wanted
 from kind_distance.core.paint.drying import Climate
 from kind_distance.core.paint.logger import read_logger
-from kind_distance.core.schedule.outdoors import InLight, Outing, OwnAir, audit_in_light, audit_outings
+from kind_distance.core.schedule.outdoors import InLight, Outing, OwnAir
 from kind_distance.core.schedule.work import Work
 from kind_distance.errors import DomainError
 from kind_distance.pictures.plates import main_source
 from kind_distance.rows import SessionRecord, SourceRecord, State
+from kind_distance.stages.sessions.outdoor_words import judge_in_light, judge_outings
 from kind_distance.stages.sources.arrows import sun_of
 
 
@@ -90,7 +91,7 @@ def _outings(source: SourceRecord | None, sessions: tuple[SessionRecord, ...]) -
 def _judged(
     source: SourceRecord | None, sessions: tuple[SessionRecord, ...], now_min: int, wanted: LightWanted | None
 ) -> list[Judgement]:
-    return audit_outings(_outings(source, sessions), wanted, moment_of(now_min))
+    return judge_outings(_outings(source, sessions), wanted, moment_of(now_min))
 
 
 def _in_light(
@@ -117,4 +118,4 @@ def _in_light(
         for each in work.schedule.placements
         if each.pass_id in critical
     ]
-    return audit_in_light(placed, ahead, wanted)
+    return judge_in_light(placed, ahead, wanted)
