@@ -127,7 +127,7 @@ def survey(file: Path, state: State, now_min: int, others: OtherPaintings = NO_O
         _judge_chosen(file, state),
         depth.judgements,
         judge_ground(state, depth, work),
-        work.judgements,
+        worked.judgements,
         _judged_outdoors(state, work, now_min),
         _judged_hands(work, others_of(others)),
         _judged_choices(state, work, now_min),

@@ -8,10 +8,11 @@ from hypothesis import strategies as st
 
 from kind_distance.core.passes.model import Precedence
 from kind_distance.core.schedule.model import Done
-from kind_distance.core.schedule.placed_by_hand import TITLES, audit_by_hand, put_by_hand
+from kind_distance.core.schedule.placed_by_hand import put_by_hand
 from kind_distance.core.schedule.plan import Schedule, make_schedule
 from kind_distance.core.schedule.reasons import explain
 from kind_distance.errors import DomainError, NotFoundError
+from kind_distance.stages.passes.plan_words import OF_FILMS, judge_by_hand
 from tests.core.test_schedule import DAY, layer, problem, session, starts
 
 TWO = (session(1, 600, 120), session(2, 600 + DAY, 120))
@@ -23,7 +24,7 @@ def put(given, number, into, minute):
     listed = put_by_hand(given, make_schedule(given).placements, number, into, minute)
     fixed = replace(given, fixed=given.fixed | {number})
     plan = make_schedule(fixed, listed)
-    return fixed, plan, audit_by_hand(fixed, plan)
+    return fixed, plan, judge_by_hand(fixed, plan)
 
 
 class Putting(unittest.TestCase):
@@ -106,7 +107,8 @@ class Planted(unittest.TestCase):
     def told(self, given, number, into, minute, kind):
         fixed, plan, told = put(given, number, into, minute)
         self.assertEqual([j.kind for j in told], [kind])
-        self.assertIn(TITLES[kind], told[0].title)
+        title = OF_FILMS[kind][0] if kind in OF_FILMS else "stands before what it lies on"
+        self.assertIn(title, told[0].title)
         return fixed, plan, told
 
     def test_paint_on_undry_paint(self):
@@ -172,7 +174,7 @@ class Planted(unittest.TestCase):
         plan = make_schedule(given)
         for placement in plan.placements:
             fixed = replace(given, fixed=frozenset({placement.pass_id}))
-            self.assertEqual(audit_by_hand(fixed, plan), [], placement)
+            self.assertEqual(judge_by_hand(fixed, plan), [], placement)
 
     def test_what_is_painted_counts_too(self):
         given = problem(
@@ -186,7 +188,7 @@ class Planted(unittest.TestCase):
         given = problem([layer(1, 1), layer(2, 1, kind="second_layer")], [OVER], TWO, fixed=frozenset({2}))
         plan = make_schedule(given, ((2, 1, 600),))
         odd = Schedule(tuple(p for p in plan.placements if p.pass_id == 2), (), ())
-        self.assertEqual([j.kind for j in audit_by_hand(given, odd)], ["before_base"])
+        self.assertEqual([j.kind for j in judge_by_hand(given, odd)], ["before_base"])
 
 
 if __name__ == "__main__":

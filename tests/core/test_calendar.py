@@ -11,7 +11,6 @@ from kind_distance.core.schedule.deadline import (
     BY_HOUR_MIN,
     PURPOSES,
     Deadline,
-    judge_deadline,
     latest_end,
     next_day,
     purpose_of,
@@ -23,6 +22,7 @@ from kind_distance.core.schedule.plan import make_schedule
 from kind_distance.core.schedule.seek import sought
 from kind_distance.core.schedule.verify import verify
 from kind_distance.errors import DomainError
+from kind_distance.stages.passes.plan_words import judge_deadline
 from kind_distance.stages.sessions.session_words import judge_hands
 from tests.core.test_schedule import DAY, layer, problem, session
 from tests.core.test_search import painting
@@ -35,7 +35,7 @@ def day(minute):
 
 
 def judged(given, at_day, purpose="gift", kept=()):
-    return judge_deadline(given, make_schedule(given, kept), kept, Deadline(at_day * DAY, PURPOSES[purpose]), day)
+    return judge_deadline(given, make_schedule(given, kept), Deadline(at_day * DAY, PURPOSES[purpose]), day)
 
 
 class Ready(unittest.TestCase):

@@ -13,8 +13,9 @@ from kind_distance.core.passes.schools import SCHOOLS
 from kind_distance.core.schedule.model import Problem
 from kind_distance.core.schedule.plan import make_schedule
 from kind_distance.core.schedule.verify import verify
-from kind_distance.core.schedule.wet import DRY_SHARE, audit_wet, expired
+from kind_distance.core.schedule.wet import DRY_SHARE, expired
 from kind_distance.errors import DomainError
+from kind_distance.stages.passes.plan_words import judge_wet
 from tests.core.test_schedule import layer, problem, session
 from tests.planning import derive, ruled
 
@@ -149,13 +150,13 @@ class Wet(unittest.TestCase):
         given, plan = self.plan(4, [layer(3, 2)])
         self.assertEqual([p.pass_id for p in plan.placements][:2], [1, 2])
         self.assertEqual(expired(given, plan.placements), [])
-        self.assertEqual(audit_wet(given, plan.placements), [])
+        self.assertEqual(judge_wet(given, plan.placements), [])
 
     def test_one_that_is_too_long_becomes_its_dry_form_and_says_so(self):
         given, plan = self.plan(12)
         gone = expired(given, plan.placements)
         self.assertEqual([(each.pass_id, each.base_id) for each in gone], [(2, 1)])
-        told = audit_wet(given, plan.placements)
+        told = judge_wet(given, plan.placements)
         self.assertEqual([j.kind for j in told], ["wet_expired"])
         self.assertIn("about 6 min more", told[0].text)
         self.assertEqual(round(12 * DRY_SHARE), 6)
@@ -164,7 +165,7 @@ class Wet(unittest.TestCase):
     def test_one_that_came_too_late_may_come_right_after(self):
         given, plan = self.plan(4)
         late = tuple(replace(p, start=660, end=664) if p.pass_id == 2 else p for p in plan.placements)
-        told = audit_wet(given, late)
+        told = judge_wet(given, late)
         self.assertEqual(told[0].remedies[0].arguments, {"number": 2, "session": 1, "start": 610})
 
 

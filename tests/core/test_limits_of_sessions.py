@@ -16,7 +16,6 @@ from kind_distance.core.schedule.critical_path import find_slack
 from kind_distance.core.schedule.deadline import (
     PURPOSES,
     Deadline,
-    judge_deadline,
     latest_end,
     next_day,
     ready_at,
@@ -27,8 +26,9 @@ from kind_distance.core.schedule.other_paintings import NextPass, Other, find_wa
 from kind_distance.core.schedule.outdoors import InLight, Outing, OwnAir
 from kind_distance.core.schedule.plan import Board, Schedule, make_schedule
 from kind_distance.core.schedule.verify import verify
-from kind_distance.core.schedule.wet import audit_wet, expired
+from kind_distance.core.schedule.wet import expired
 from kind_distance.errors import DomainError
+from kind_distance.stages.passes.plan_words import judge_deadline, judge_wet
 from kind_distance.stages.sessions.outdoor_words import judge_in_light, judge_outings
 from kind_distance.stages.sessions.session_words import judge_hands, judge_momentum, judge_return
 from tests.limits import begins
@@ -207,7 +207,7 @@ class Deadlines(unittest.TestCase):
         plan = make_schedule(given)
         ready = ready_at(given, plan, PURPOSES["gift"]).minute
         for day, late in ((ready - 480, False), (ready - 481, True)):
-            found = judge_deadline(given, plan, (), Deadline(day, PURPOSES["gift"]), lambda minute: f"day {minute:.0f}")
+            found = judge_deadline(given, plan, Deadline(day, PURPOSES["gift"]), lambda minute: f"day {minute:.0f}")
             self.assertEqual(bool(found), late)
         self.assertAlmostEqual(found[0].weight, 1 / 60)
 
@@ -223,7 +223,7 @@ class Deadlines(unittest.TestCase):
         given = problem([layer(1, 2), thick])
         plan = make_schedule(given)
         ready = ready_at(given, plan, PURPOSES["gift"]).minute
-        found = judge_deadline(given, plan, (), Deadline(int(ready) - 481, PURPOSES["gift"]), str)
+        found = judge_deadline(given, plan, Deadline(int(ready) - 481, PURPOSES["gift"]), str)
         thinner = [each.arguments for each in found[0].remedies if each.action == "set_pass"]
         self.assertEqual(thinner, [{"number": 2, "thickness": 1.2}])
 
@@ -285,7 +285,7 @@ class WetPaint(unittest.TestCase):
         self.assertEqual((found.base_id, found.base_end, found.open_until), (1, 610, 630))
 
     def test_right_after_it_where_it_fits(self):
-        remedies = {each.action: each.arguments for each in audit_wet(*self.given(640))[0].remedies}
+        remedies = {each.action: each.arguments for each in judge_wet(*self.given(640))[0].remedies}
         self.assertEqual(remedies["place_pass"], {"number": 2, "session": 1, "start": 610})
 
     def test_half_of_its_minutes_are_lost_by_it(self):

@@ -4,10 +4,11 @@ import unittest
 from dataclasses import replace
 
 from kind_distance.core.paint.handling import Handling
-from kind_distance.core.paint.media import SAID, WATER_BORNE, may_lie_on
-from kind_distance.core.passes.audit import audit_materials, first_clash
+from kind_distance.core.paint.media import SAID, WATER_BORNE, may_lie_on, medium_of
+from kind_distance.core.passes.audit import first_clash
 from kind_distance.core.passes.model import Pass, PlaneFacts
 from kind_distance.core.passes.schools import SCHOOLS, mix_of, place_in, school_of
+from kind_distance.stages.passes.plan_words import judge_passes
 from tests.planning import ruled
 
 SOFT = Handling(marks="soft")
@@ -19,6 +20,11 @@ def layer(number, kind="block_in", plane=1, paint="acrylic", minutes=20, thickne
     return Pass(
         number, kind, () if plane is None else (plane,), kind.replace("_", " "), paint, minutes, thickness, "", place
     )
+
+
+def judged(passes, finished=frozenset()):
+    """What is said of materials."""
+    return judge_passes(passes, [], medium_of("acrylic"), set(finished))
 
 
 class Materials(unittest.TestCase):
@@ -36,31 +42,29 @@ class Materials(unittest.TestCase):
             self.assertIn(paint, SAID)
 
     def test_acrylic_over_oil_is_strong_and_its_remedies_help(self):
-        told = audit_materials([layer(1, paint="oil"), layer(2, "second_layer")], set())
+        told = judged([layer(1, paint="oil"), layer(2, "second_layer")])
         self.assertEqual([(j.kind, j.severity) for j in told], [("unsafe_order", "strong")])
         self.assertEqual(told[0].remedies[0].arguments, {"number": 2, "paint": "oil"})
-        self.assertEqual(
-            audit_materials([layer(1, paint="oil"), layer(2, "second_layer", paint="oil", thickness=1.2)], set()), []
-        )
+        self.assertEqual(judged([layer(1, paint="oil"), layer(2, "second_layer", paint="oil", thickness=1.2)]), [])
 
     def test_an_isolating_coat_parts_what_would_lift(self):
         lower, upper = layer(1, paint="rewettable"), layer(3, "second_layer", paint="oil")
-        told = audit_materials([lower, upper], set())
+        told = judged([lower, upper])
         self.assertEqual(told[0].remedies[0].arguments, {"kind": "isolating", "before": 3})
         coat = Pass(2, "isolating", (), "isolating coat", "acrylic", 10)
-        self.assertEqual(audit_materials([lower, coat, upper], set()), [])
-        self.assertEqual(len(audit_materials([coat, lower, upper], set())), 1, "under both it parts nothing")
+        self.assertEqual(judged([lower, coat, upper]), [])
+        self.assertEqual(len(judged([coat, lower, upper])), 1, "under both it parts nothing")
         self.assertIn("does not hold", first_clash([lower, upper]))
         self.assertIsNone(first_clash([lower, coat, upper]))
         boat, shed = replace(lower, things=("Boat",)), replace(upper, things=("Shed",))
-        self.assertEqual(audit_materials([boat, shed], set()), [], "two things never lie on each other")
+        self.assertEqual(judged([boat, shed]), [], "two things never lie on each other")
         rules = {(r.before, r.after) for r in ruled([lower, coat, upper], [SKY], (), "oil")}
         self.assertLessEqual({(1, 2), (2, 3)}, rules)
         self.assertNotIn((3, 2), rules)
 
     def test_on_another_plane_or_done_already_it_is_not_told(self):
-        self.assertEqual(audit_materials([layer(1, paint="oil"), layer(2, plane=2)], set()), [])
-        self.assertEqual(audit_materials([layer(1, paint="oil"), layer(2, "second_layer")], {1, 2}), [])
+        self.assertEqual(judged([layer(1, paint="oil"), layer(2, plane=2)]), [])
+        self.assertEqual(judged([layer(1, paint="oil"), layer(2, "second_layer")], {1, 2}), [])
 
 
 class Schools(unittest.TestCase):

@@ -11,11 +11,11 @@ from kind_distance.core.passes.order import (
     cost_of_order,
     count_remixes,
     cut_round,
-    judge_order,
     ready_at,
 )
 from kind_distance.core.passes.schools import SCHOOLS, school_of
 from kind_distance.errors import DomainError
+from kind_distance.stages.passes.plan_words import judge_passes
 from tests.planning import border, derive, ruled
 
 PLANES = [
@@ -265,11 +265,11 @@ class Judging(unittest.TestCase):
         for medium in MEDIA:
             for school in SCHOOLS:
                 with self.subTest(medium=medium, school=school):
-                    self.assertEqual(judge_order(passes_for(medium, school), PLANES, medium_of(medium)), [])
+                    self.assertEqual(judge_passes(passes_for(medium, school), PLANES, medium_of(medium)), [])
 
     def test_a_plane_that_nothing_paints(self):
         found = [p for p in passes_for() if p.plane != 2]
-        judgement = next(j for j in judge_order(found, PLANES, medium_of("acrylic")) if j.kind == "no_pass")
+        judgement = next(j for j in judge_passes(found, PLANES, medium_of("acrylic")) if j.kind == "no_pass")
         self.assertEqual(judgement.remedies[0].arguments, {"plane": 2, "kind": "block_in"})
 
     def test_levels_are_complete(self):

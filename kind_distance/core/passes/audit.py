@@ -2,12 +2,11 @@
 
 from __future__ import annotations
 
-from kind_distance.core.judgement import Judgement, Remedy
-from kind_distance.core.paint.media import REWETS, SAID, may_lie_on
+from kind_distance.core.judgement import Finding
+from kind_distance.core.paint.media import REWETS, may_lie_on
 from kind_distance.core.passes.model import Pass, covers
 from kind_distance.core.wording import first_upper
 
-STAGE = "passes"
 UNSAFE = "unsafe_order"  # the one kind that needs a written reason to be meant so
 LEAST_PART_MIN = 3  # a part of a pass shorter than this is not worth a mix of its own
 
@@ -29,7 +28,7 @@ def first_clash(passes: list[Pass]) -> str | None:
     return None
 
 
-def audit_materials(passes: list[Pass], finished: set[int]) -> list[Judgement]:
+def audit_materials(passes: list[Pass], finished: set[int]) -> list[Finding]:
     """Judge what lies on what: paint that does not hold on the one under it.
 
     Parameters
@@ -46,23 +45,11 @@ def audit_materials(passes: list[Pass], finished: set[int]) -> list[Judgement]:
                 continue
             why = clash(lower, upper, passes[at + 1 : over])
             if why is not None:
-                key = f"{UNSAFE}:{lower.id}:{upper.id}"
-                remedies = [Remedy(f"{first_upper(upper.said)} in {SAID[lower.paint]}", "set_pass",
-                                   {"number": upper.id, "paint": lower.paint})]  # fmt: skip
-                if upper.paint == "oil" and lower.paint in REWETS and upper.id not in finished:
-                    remedies.insert(0, Remedy("An isolating coat between", "add_pass",
-                                              {"kind": "isolating", "before": upper.id}))  # fmt: skip
-                if upper.level <= lower.level and lower.id not in finished:
-                    first = Remedy(f"{first_upper(upper.said)} first", "move_before",
-                                   {"number": upper.id, "before": lower.id})  # fmt: skip
-                    remedies.append(first)
-                found.append(
-                    Judgement(
-                        key, UNSAFE, STAGE, "strong",
-                        f"{first_upper(upper.said)} does not hold on {lower.said}",
-                        f"{first_upper(SAID[upper.paint])} over {SAID[lower.paint]}, as pass {at + 1} and a later "
-                        f"one. {why} If you know better, say in writing why.",
-                        10_000.0, tuple(p for p in (upper.plane,) if p), tuple(remedies),
-                    )
-                )  # fmt: skip
+                measures: dict[str, object] = {
+                    "lower": lower, "upper": upper, "number": at + 1, "why": why,
+                    "isolates": upper.paint == "oil" and lower.paint in REWETS and upper.id not in finished,
+                    "turns": upper.level <= lower.level and lower.id not in finished,
+                }  # fmt: skip
+                ranks, about = tuple(p for p in (upper.plane,) if p), f"{lower.id}:{upper.id}"
+                found.append(Finding(UNSAFE, "strong", ranks=ranks, measures=measures, weight=10_000.0, about=about))
     return found

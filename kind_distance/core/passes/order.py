@@ -5,17 +5,15 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from kind_distance.core.depth.readings import Border
-from kind_distance.core.judgement import Judgement, Remedy, most_costly_first
+from kind_distance.core.judgement import Finding, found_on
 from kind_distance.core.paint.drying import REFERENCE, Climate, Weather, dry
-from kind_distance.core.paint.media import Dryness, Medium
+from kind_distance.core.paint.media import Dryness
 from kind_distance.core.passes.audit import audit_materials
 from kind_distance.core.passes.buried import buried_minutes
 from kind_distance.core.passes.kinds import LAYERS
 from kind_distance.core.passes.model import Pass, PlaneFacts, Precedence
 from kind_distance.core.passes.schools import School
 from kind_distance.core.wording import Unit, say_length, say_minutes, say_remixes
-
-STAGE = "passes"
 
 
 @dataclass(frozen=True)
@@ -142,28 +140,7 @@ def cost_of_order(
     )
 
 
-def _unpainted(passes: list[Pass], medium: Medium, planes: list[PlaneFacts]) -> list[Judgement]:
-    covered = {rank for each in passes for rank in each.planes}
-    return [
-        Judgement(
-            key=f"no_pass:{rank}",
-            kind="no_pass",
-            stage=STAGE,
-            severity="strong",
-            title=f"Nothing paints {plane.name}",
-            text=f"{plane.area_cm2:.0f} cm² would stay bare ground.",
-            weight=plane.area_cm2,
-            planes=(rank,),
-            remedies=(Remedy(f"Add its {medium.block_in}", "add_pass", {"plane": rank, "kind": "block_in"}),),
-        )
-        for rank, plane in enumerate(planes, start=1)
-        if passes and rank not in covered
-    ]
-
-
-def judge_order(
-    passes: list[Pass], planes: list[PlaneFacts], medium: Medium, finished: set[int] | None = None
-) -> list[Judgement]:
+def audit_passes(passes: list[Pass], planes: list[PlaneFacts], finished: set[int] | None = None) -> list[Finding]:
     """Judge a list of passes by its materials alone: what does not hold on what, and planes that nothing paints.
 
     Parameters
@@ -171,12 +148,16 @@ def judge_order(
     passes : list of Pass
         In the painter's order.
     planes : list of PlaneFacts
-    medium : Medium
     finished : set of int
         Ids of passes that are painted already.
     """
-    done = finished or set()
-    return most_costly_first([*audit_materials(passes, done), *_unpainted(passes, medium, planes)])
+    covered = {rank for each in passes for rank in each.planes}
+    bare = [
+        found_on("no_pass", "strong", plane.area_cm2, (rank,), plane=plane)
+        for rank, plane in enumerate(planes, start=1)
+        if passes and rank not in covered
+    ]
+    return [*audit_materials(passes, finished or set()), *bare]
 
 
 @dataclass(frozen=True)

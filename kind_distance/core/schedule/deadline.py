@@ -7,24 +7,20 @@ varnished. Common practice, no source; labels and whoever carries the painting c
 from __future__ import annotations
 
 import math
-from collections.abc import Callable
 from dataclasses import dataclass, replace
 from datetime import date, timedelta
+from typing import Literal
 
-from kind_distance.core.judgement import Judgement, Remedy
+from kind_distance.core.judgement import Finding
 from kind_distance.core.paint.drying import STUDIO, Drying, Weather, dry
 from kind_distance.core.passes.model import Pass
 from kind_distance.core.schedule.model import Problem
 from kind_distance.core.schedule.plan import Board, Schedule, make_schedule
-from kind_distance.core.schedule.search import Listed
-from kind_distance.core.wording import first_upper, say_minutes
 from kind_distance.errors import DomainError
 
-STAGE = "sessions"
 DAY = 1440
 VARNISH_DRY_MIN = DAY  # before it is wrapped; common practice, labels rule
 BY_HOUR_MIN = 8 * 60  # a day it has to be ready by begins at eight
-DRY_SAID = {False: "touch dry", True: "dry enough to be packed"}
 THINNER = 0.6  # of the thickness, tried as one thing to give up
 
 
@@ -141,9 +137,18 @@ def _without(problem: Problem, number: int) -> Problem:
     return replace(problem, passes=left, rules=rules)
 
 
-def _give_up(problem: Problem, deadline: Deadline, ready: Ready) -> list[Remedy]:
+@dataclass(frozen=True)
+class GivenUp:
+    """One thing with which it would be ready when it is given up: the varnish, a pass, or its thickness."""
+
+    what: Literal["varnish", "pass", "thickness"]
+    each: Pass | None = None
+    thickness: float = 0.0
+
+
+def _give_up(problem: Problem, deadline: Deadline, ready: Ready) -> list[GivenUp]:
     """Find single things to give up with which it would be ready, each tried by planning without it."""
-    found: list[Remedy] = []
+    found: list[GivenUp] = []
     last = ready.last
 
     def holds(changed: Problem, purpose: Purpose) -> bool:
@@ -151,76 +156,49 @@ def _give_up(problem: Problem, deadline: Deadline, ready: Ready) -> list[Remedy]
         return then is not None and then.minute <= deadline.minute
 
     if ready.varnish and holds(problem, PURPOSES["gift"]):
-        found.append(Remedy("Give it away unvarnished, and varnish later", "set_brief", {"deadline_for": "gift"}))
+        found.append(GivenUp("varnish"))
     if last is not None and last.kind not in ("block_in", "ground", "finish"):
         if holds(_without(problem, last.id), deadline.purpose):
-            found.append(Remedy(f"Leave out {last.said}", "remove_pass", {"number": last.id}))
+            found.append(GivenUp("pass", last))
         thin = round(max(0.1, last.thickness * THINNER), 2)
         thinner = tuple(replace(p, thickness=thin) if p.id == last.id else p for p in problem.passes)
         if holds(replace(problem, passes=thinner), deadline.purpose):
-            found.append(Remedy(f"{first_upper(last.said)} in a thin film", "set_pass",
-                                {"number": last.id, "thickness": thin}))  # fmt: skip
+            found.append(GivenUp("thickness", last, thin))
     return found
 
 
-def _unready(minutes: int, deadline: Deadline, problem: Problem, say_day: Callable[[float], str]) -> Judgement:
-    before = sum(s.minutes for s in problem.sessions if s.end <= deadline.minute and s.end > problem.free_from)
-    return Judgement(
-        "too_late", "too_late", STAGE, "strong",
-        f"Not ready for {deadline.purpose.name} on {say_day(deadline.day)}",
-        f"{say_minutes(minutes)} of painting have no place, so no day can be promised; your sessions before then hold "
-        f"{say_minutes(before)}. Give them a place first.",
-        float(minutes),
-    )  # fmt: skip
-
-
-def judge_deadline(
-    problem: Problem, schedule: Schedule, kept: Listed, deadline: Deadline, say_day: Callable[[float], str]
-) -> list[Judgement]:
+def audit_deadline(problem: Problem, schedule: Schedule, deadline: Deadline) -> list[Finding]:
     """Judge a plan against the day it has to be ready by, counted backward.
 
     Parameters
     ----------
     problem : Problem
     schedule : Schedule
-    kept : tuple of (pass, session, minute)
-        The plan the painter took; what is given up is tried on a fresh one.
+        What is given up is tried on a fresh one.
     deadline : Deadline
-    say_day : callable
-        Says a clock minute as a day.
     """
     if not problem.sessions and not problem.done:
         return []
+    known: dict[str, object] = {"deadline": deadline}
     if schedule.unplaced:
         left = {each.pass_id for each in schedule.unplaced}
-        return [_unready(sum(p.minutes for p in problem.passes if p.id in left), deadline, problem, say_day)]
+        minutes = sum(p.minutes for p in problem.passes if p.id in left)
+        before = sum(s.minutes for s in problem.sessions if s.end <= deadline.minute and s.end > problem.free_from)
+        return [
+            Finding("too_late", "strong", measures={**known, "left_min": minutes, "hold_min": before}, weight=minutes)
+        ]
     ready = ready_at(problem, schedule, deadline.purpose)
     if ready is None or ready.last is None or ready.minute <= deadline.minute:
         return []
-    last = ready.last
-    late = ready.minute - deadline.minute
-    latest = latest_end(last, deadline)
-    state = "ready" if last.paint == "dry" else "dry through" if ready.varnish else DRY_SAID[deadline.purpose.through]
-    needs = ready.minute - ready.painted_at - (VARNISH_DRY_MIN if ready.varnish else 0)
-    backward = (
-        f"Counted backward, it would have to be on by {say_day(latest)}."
-        if latest > problem.free_from
-        else "Counted backward, it would have to be on already: no plan of yours makes that day."
-    )
-    varnish = " and the varnish a day more" if ready.varnish else ""
-    remedies = [] if problem.done and latest <= problem.free_from else _give_up(problem, deadline, ready)
-    move = {"deadline": say_iso(ready.minute)}
-    return [
-        Judgement(
-            "too_late", "too_late", STAGE, "strong",
-            f"Not ready for {deadline.purpose.name} on {say_day(deadline.day)}",
-            f"The last stroke of {last.said} is on {say_day(ready.painted_at)}; it needs up to "
-            f"{say_minutes(needs)} to be {state}{varnish}: {say_day(ready.minute)}, {say_minutes(late)} too late. "
-            f"{backward}",
-            late / 60, (last.plane,) if last.plane else (),
-            (*remedies, Remedy(f"Move the day to {say_day(next_day(ready.minute))}", "set_brief", dict(move))),
-        )
-    ]  # fmt: skip
+    late, latest = ready.minute - deadline.minute, latest_end(ready.last, deadline)
+    over = problem.done and latest <= problem.free_from
+    measures: dict[str, object] = {
+        **known, "ready": ready, "late_min": late, "latest": latest, "can": latest > problem.free_from,
+        "needs_min": ready.minute - ready.painted_at - (VARNISH_DRY_MIN if ready.varnish else 0),
+        "give_up": [] if over else _give_up(problem, deadline, ready),
+    }  # fmt: skip
+    ranks = (ready.last.plane,) if ready.last.plane else ()
+    return [Finding("too_late", "strong", ranks=ranks, measures=measures, weight=late / 60)]
 
 
 def next_day(minute: float) -> int:

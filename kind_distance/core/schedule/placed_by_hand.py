@@ -8,20 +8,18 @@ from __future__ import annotations
 
 import math
 from collections.abc import Sequence
-from dataclasses import dataclass
 
-from kind_distance.core.judgement import Judgement, Remedy
+from kind_distance.core.judgement import Finding, Severity
 from kind_distance.core.paint.drying import Drying
 from kind_distance.core.passes.model import Pass, Precedence
 from kind_distance.core.schedule.model import Placement, Problem, Session
 from kind_distance.core.schedule.plan import Board, Schedule, pinned
 from kind_distance.core.schedule.reasons import board_before
 from kind_distance.core.schedule.search import Listed
-from kind_distance.core.wording import Unit, clock, first_upper, say_length, say_list, say_minutes
+from kind_distance.core.wording import clock
 from kind_distance.errors import DomainError, NotFoundError
 
-STAGE = "sessions"
-FREE = "free_pass"
+MOST_NAMED = 3
 
 
 def _session_of(problem: Problem, number: int) -> Session:
@@ -79,29 +77,13 @@ def put_by_hand(problem: Problem, standing: Sequence[Placement], number: int, se
     return tuple(listed)
 
 
-@dataclass(frozen=True)
-class _Fault:
-    """One thing that is wrong where a pass stands."""
-
-    kind: str
-    said: str
-    weight: float
-
-
-# What is wrong by the state that is wanted: family of the finding, and why it matters. Common practice, no source.
-UNDRY = ("undry", "What lies there is picked up by the brush and goes to mud.")
-TACKY = ("tacky", "Half-dry paint tears and lifts in patches: wait, or be quicker.")
-GLAZE = ("glaze_early", "A glaze over paint that is not firm lifts it or drags it.")
-VARNISH = ("varnish_early", "Varnish shuts the film: what still dries under it clouds and cracks. Labels come first.")
-THROUGH = ("undry_through", "The upper layer shuts the lower one, which still moves.")
-
-
-def _family(each: Pass, needs: str) -> tuple[str, str]:
+def _family(each: Pass, needs: str) -> str:
+    """Name what is wrong by the state that is wanted."""
     if needs == "firm":
-        return GLAZE
+        return "glaze_early"
     if needs == "through_dry":
-        return VARNISH if each.kind == "varnish" else GLAZE if each.kind == "glaze" else THROUGH
-    return TACKY if needs == "not_tacky" else UNDRY
+        return {"varnish": "varnish_early", "glaze": "glaze_early"}.get(each.kind, "undry_through")
+    return "tacky" if needs == "not_tacky" else "undry"
 
 
 def _ready(needs: str, film: Drying, placement: Placement) -> float | None:
@@ -113,52 +95,38 @@ def _ready(needs: str, film: Drying, placement: Placement) -> float | None:
     return until if until > placement.start else None
 
 
-def _films(board: Board, placement: Placement) -> list[_Fault]:
+Fault = tuple[str, float, dict[str, object]]  # its kind, its weight and what was measured
+
+
+def _films(board: Board, placement: Placement) -> list[Fault]:
     each = board.passes[placement.pass_id]
-    worst: dict[str, tuple[float, str]] = {}
+    worst: dict[str, Fault] = {}
     for painted, film in board.films.items():
         wanted = board.needs_of(each, painted)
         ready = None if wanted is None else _ready(wanted[0], film, placement)
         if wanted is None or ready is None:
             continue
-        kind, why = _family(each, wanted[0])
-        short = ready - placement.start
-        state = {"tacky": "tacky", "undry": "wet"}.get(kind, "not dry through")
-        when = clock(ready) if short < 12 * 60 else f"{say_minutes(short)} later"
-        lower = board.passes[painted].said
-        said = f"{first_upper(lower)} is {state} until about {when}: {say_minutes(short)} too soon. {why}"
-        if kind not in worst or short > worst[kind][0]:
-            worst[kind] = (short, said)
-    return [_Fault(kind, said, short) for kind, (short, said) in worst.items()]
+        kind, short = _family(each, wanted[0]), ready - placement.start
+        if kind not in worst or short > worst[kind][1]:
+            worst[kind] = (kind, short, {"lower": board.passes[painted], "ready": ready, "short_min": short})
+    return list(worst.values())
 
 
-def _missing(board: Board, placement: Placement, unit: Unit) -> list[_Fault]:
+def _missing(board: Board, placement: Placement) -> list[Fault]:
     left: list[Precedence] = [
         rule for rule in board.needed.get(placement.pass_id, []) if rule.before not in board.films
     ]
     material = [rule for rule in left if rule.material]
     cut = [rule for rule in left if not rule.material]
-    faults = []
+    faults: list[Fault] = []
     if material:
-        names = say_list([board.passes[rule.before].said for rule in material[:3]])
-        faults.append(_Fault("before_base", f"It stands before {names}. {material[0].reason}", 1000.0))
+        before = [board.passes[rule.before] for rule in material[:MOST_NAMED]]
+        faults.append(("before_base", 1000.0, {"before": before, "reason": material[0].reason}))
     if cut:
         length = sum(rule.border_cm for rule in cut)
-        names = say_list([board.passes[rule.before].said for rule in cut[:3]])
-        said = f"By your order {names} comes first: {say_length(length, unit)} of border would be cut round later."
-        faults.append(_Fault("cut_by_hand", said, length))
+        before = [board.passes[rule.before] for rule in cut[:MOST_NAMED]]
+        faults.append(("cut_by_hand", length, {"before": before, "cm": length}))
     return faults
-
-
-TITLES = {
-    "undry": "goes on wet paint",
-    "tacky": "is painted into tacky paint",
-    "glaze_early": "comes before what it lies on is dry through",
-    "varnish_early": "comes before the painting is dry through",
-    "undry_through": "comes before what it lies on is dry through",
-    "before_base": "stands before what it lies on",
-    "cut_by_hand": "comes out of your order",
-}
 
 
 def first_that_holds(problem: Problem, board: Board, placement: Placement) -> tuple[Session, int] | None:
@@ -176,41 +144,21 @@ def first_that_holds(problem: Problem, board: Board, placement: Placement) -> tu
     return None
 
 
-def audit_by_hand(problem: Problem, schedule: Schedule, unit: Unit = "cm") -> list[Judgement]:
-    """Judge the passes that were put by hand: undry or tacky paint, glaze or varnish too early, base not painted.
-
-    Parameters
-    ----------
-    problem : Problem
-    schedule : Schedule
-    unit : "cm" or "in"
-    """
+def audit_by_hand(problem: Problem, schedule: Schedule) -> list[Finding]:
+    """Judge the passes that were put by hand: undry or tacky paint, glaze or varnish too early, base not painted."""
     found = []
     for at, placement in enumerate(schedule.placements):
         if placement.pass_id not in problem.fixed:
             continue
         board = board_before(problem, schedule, at)
         each = board.passes[placement.pass_id]
-        faults = [*_missing(board, placement, unit), *_films(board, placement)]
-        remedies = [Remedy("Let the plan find its place", FREE, {"number": each.id})]
+        faults = [*_missing(board, placement), *_films(board, placement)]
         place = first_that_holds(problem, board, placement) if faults else None
-        if place is not None and all(fault.kind not in ("before_base", "cut_by_hand") for fault in faults):
-            session, start = place
-            where = "" if session.id == placement.session_id else f"{session.name}, "
-            remedies.insert(0, Remedy(f"Begin at {where}{clock(start)}", "place_pass",
-                                      {"number": each.id, "session": session.id, "start": start}))  # fmt: skip
-        found += [
-            Judgement(
-                f"{fault.kind}:{each.id}",
-                fault.kind,
-                STAGE,
-                "mild" if fault.kind == "cut_by_hand" else "strong",
-                f"{first_upper(each.said)} {TITLES[fault.kind]}",
-                f"You put it at {clock(placement.start)}. {fault.said}",
-                fault.weight,
-                (each.plane,) if each.plane else (),
-                tuple(remedies),
-            )
-            for fault in faults
-        ]
+        if any(kind in ("before_base", "cut_by_hand") for kind, _, _ in faults):
+            place = None
+        for kind, weight, measures in faults:
+            known: dict[str, object] = {"pass": each, "placement": placement, "place": place, **measures}
+            severity: Severity = "mild" if kind == "cut_by_hand" else "strong"
+            ranks, about = ((each.plane,) if each.plane else ()), str(each.id)
+            found.append(Finding(kind, severity, ranks=ranks, measures=known, weight=weight, about=about))
     return found

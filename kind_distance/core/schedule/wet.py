@@ -5,15 +5,13 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from kind_distance.core.judgement import Judgement, Remedy
+from kind_distance.core.judgement import Finding
 from kind_distance.core.paint.drying import dry
-from kind_distance.core.passes.kinds import KINDS, UNPAINTED, WET_ONLY
+from kind_distance.core.passes.kinds import UNPAINTED, WET_ONLY
 from kind_distance.core.passes.model import Pass, covers
 from kind_distance.core.schedule.model import Placement, Problem
-from kind_distance.core.wording import clock, first_upper
 
 DRY_SHARE = 0.5  # of its minutes that the dry alternative takes on top; common practice, no source
-STAGE = "sessions"
 
 
 @dataclass(frozen=True)
@@ -73,32 +71,19 @@ def _under(own: Pass, other: Pass) -> bool:
     return own.id != other.id and covers(own, other) and other.kind not in UNPAINTED and other.kind != "ground"
 
 
-def audit_wet(problem: Problem, placements: Sequence[Placement]) -> list[Judgement]:
+def audit_wet(problem: Problem, placements: Sequence[Placement]) -> list[Finding]:
     """Name what was to be done in wet paint and has become its dry alternative."""
     passes = {each.id: each for each in problem.passes}
     stands = {each.pass_id: each for each in placements}
     found = []
     for each in expired(problem, placements):
-        own, base = passes[each.pass_id], passes[each.base_id]
-        dry_kind = KINDS[own.kind].dry_form
-        dry_name = KINDS[dry_kind].name if dry_kind else ""
-        remedies = [Remedy(f"Make it dry: {dry_name}", "make_dry", {"number": own.id})]
-        if each.base_session > 0 and each.base_end + own.minutes <= each.open_until:
-            right_after: dict[str, object] = {"number": own.id, "session": each.base_session, "start": each.base_end}
-            remedies.insert(0, Remedy(f"Right after it, at {clock(each.base_end)}", "place_pass", right_after))
-        found.append(
-            Judgement(
-                f"wet_expired:{own.id}",
-                "wet_expired",
-                STAGE,
-                "mild",
-                f"{first_upper(own.said)} comes when the paint has closed",
-                f"{first_upper(base.said)} stays open until about {clock(each.open_until)}; this ends at "
-                f"{clock(stands[own.id].end)}. Then nothing blends any more: it becomes {dry_name} over dry paint, "
-                f"and takes about {max(1, round(own.minutes * DRY_SHARE))} min more.",
-                float(own.minutes),
-                (own.plane,) if own.plane else (),
-                tuple(remedies),
-            )
-        )
+        own = passes[each.pass_id]
+        measures: dict[str, object] = {
+            "pass": own, "base": passes[each.base_id], "expired": each, "end": stands[own.id].end,
+            "more_min": max(1, round(own.minutes * DRY_SHARE)),
+            "fits": each.base_session > 0 and each.base_end + own.minutes <= each.open_until,
+        }  # fmt: skip
+        ranks = (own.plane,) if own.plane else ()
+        weight, about = float(own.minutes), str(own.id)
+        found.append(Finding("wet_expired", "mild", ranks=ranks, measures=measures, weight=weight, about=about))
     return found

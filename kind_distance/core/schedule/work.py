@@ -1,4 +1,4 @@
-"""Passes put to work: their rules and cost, the schools beside them, where they stand in the sessions, all judged.
+"""Passes put to work: their rules and cost, the schools beside them, and where they stand in the sessions.
 
 The one way from passes to a plan, for a painting that is kept as for a document that is only read.
 """
@@ -10,25 +10,19 @@ from dataclasses import dataclass, replace
 from functools import lru_cache
 
 from kind_distance.core.depth.readings import Border
-from kind_distance.core.judgement import Judgement, Remedy
 from kind_distance.core.judging.model import Painted, Scene
 from kind_distance.core.paint.drying import Drying
 from kind_distance.core.paint.media import Medium
 from kind_distance.core.passes.model import Pass, PlaneFacts, Precedence
-from kind_distance.core.passes.order import OrderCost, SchoolOffer, compare_schools, cost_of_order, judge_order
+from kind_distance.core.passes.order import OrderCost, SchoolOffer, compare_schools, cost_of_order
 from kind_distance.core.passes.schools import SCHOOLS, School
-from kind_distance.core.schedule.conflict import say_conflict
-from kind_distance.core.schedule.deadline import Deadline, judge_deadline
-from kind_distance.core.schedule.model import Done, Help, Problem, Session
-from kind_distance.core.schedule.placed_by_hand import audit_by_hand
+from kind_distance.core.schedule.deadline import Deadline
+from kind_distance.core.schedule.model import Done, Problem, Session
 from kind_distance.core.schedule.plan import Board, Schedule, make_schedule, sessions_used
 from kind_distance.core.schedule.reasons import Reason, explain
 from kind_distance.core.schedule.rules import plain_scene, rules_of
 from kind_distance.core.schedule.search import Listed
-from kind_distance.core.schedule.wet import audit_wet
-from kind_distance.core.wording import Unit, first_upper, say_list
-
-NO_SINGLE_HELP = " No longer session and no few more of the same kind would hold it: thin the plan, or add sessions."
+from kind_distance.core.wording import Unit
 
 
 @dataclass(frozen=True)
@@ -43,7 +37,6 @@ class Work:
     sessions: tuple[Session, ...]
     schedule: Schedule
     reasons: list[Reason]
-    judgements: list[Judgement]
     problem: Problem
 
     def films_by_pass(self) -> dict[int, Drying]:
@@ -147,7 +140,7 @@ def schools_of(easel: Easel, derived: Callable[[str], list[Pass]]) -> list[Schoo
 
 
 def work_out(passes: list[Pass], easel: Easel) -> Work:
-    """Work out rules, cost, sessions and judgements of passes.
+    """Work out rules, cost and sessions of passes.
 
     Parameters
     ----------
@@ -162,7 +155,6 @@ def work_out(passes: list[Pass], easel: Easel) -> Work:
         tuple(passes), tuple(rules), frozenset(), "done", easel.sessions, easel.done, easel.now, easel.fixed
     )
     schedule, reasons = _scheduled(problem, easel.kept)
-    finished = {each.pass_id for each in easel.done}
     cost = cost_of_order(passes, borders, rules, planes)
     if easel.sessions and not schedule.unplaced:
         cost = replace(cost, wait_min=waited(problem, schedule))
@@ -175,13 +167,6 @@ def work_out(passes: list[Pass], easel: Easel) -> Work:
         easel.sessions,
         schedule,
         reasons,
-        [
-            *judge_order(passes, planes, easel.medium, finished),
-            *audit_wet(problem, schedule.placements),
-            *audit_by_hand(problem, schedule, unit),
-            *_unplaced(problem, passes, schedule, easel),
-            *_late(problem, schedule, easel),
-        ],
         problem,
     )
 
@@ -210,55 +195,3 @@ def painted_in(work: Work, *, by_list: bool) -> tuple[Painted, ...]:
         else:
             found.append(((1 if by_list else 2, float(at), at), Painted(each)))
     return tuple(painted for _, painted in sorted(found, key=lambda pair: pair[0]))
-
-
-def _late(problem: Problem, schedule: Schedule, easel: Easel) -> list[Judgement]:
-    if easel.deadline is None:
-        return []
-    return judge_deadline(problem, schedule, easel.kept, easel.deadline, easel.say_day)
-
-
-def _unplaced(problem: Problem, passes: list[Pass], schedule: Schedule, easel: Easel) -> list[Judgement]:
-    """Say what found no place, once, with what would help."""
-    if not schedule.unplaced or not easel.sessions:
-        return []
-    by_id = {each.id: each for each in passes}
-    left = [by_id[each.pass_id] for each in schedule.unplaced]
-    minutes = sum(each.minutes for each in left)
-    titles = [each.said for each in left]
-    said = say_list(titles[:3]) + (f" and {len(titles) - 3} more" if len(titles) > 3 else "")
-    offers = schedule.helps
-    knot = f" {say_conflict(problem, schedule.conflict)}" if not easel.kept else ""
-    would = f" What would do: {' or '.join(offer.said for offer in offers)}." if offers else NO_SINGLE_HELP
-    remedies = [_remedy(offer) for offer in offers]
-    for number in schedule.conflict.give_up:
-        each = by_id[number]
-        remedies.append(Remedy(f"Leave out {each.said} ({each.minutes} min)", "remove_pass", {"number": number}))
-    if easel.kept:
-        would = " It is the plan you took that leaves it; worked out afresh, it may fit."
-        remedies = [Remedy("Let the plan go", "let_plan_go"), Remedy("Plan it anew", "take_plan", {"way": "anew"})]
-    return [
-        Judgement(
-            key="does_not_fit",
-            kind="does_not_fit",
-            stage="sessions",
-            severity="strong",
-            title=f"{len(left)} {'pass finds' if len(left) == 1 else 'passes find'} no place",
-            text=f"{first_upper(said)}: {minutes} min. {schedule.unplaced[0].why}{knot}{would}",
-            weight=float(minutes),
-            remedies=tuple(remedies),
-        )
-    ]
-
-
-def _remedy(offer: Help) -> Remedy:
-    label = first_upper(offer.said)
-    if offer.days == 0:
-        return Remedy(label, "set_session", {"session": offer.session_id, "minutes": offer.minutes})
-    more: dict[str, object] = {
-        "session": offer.session_id,
-        "minutes": offer.minutes,
-        "days": offer.days,
-        "times": offer.times,
-    }
-    return Remedy(label, "copy_session", more)

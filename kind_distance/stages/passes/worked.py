@@ -16,6 +16,7 @@ from kind_distance.core.schedule.work import Work, work_out
 from kind_distance.follow import step
 from kind_distance.rows import State
 from kind_distance.stages.passes.judging import scene_of
+from kind_distance.stages.passes.plan_words import judge_work
 from kind_distance.stages.passes.work import (
     Measured,
     easel_of,
@@ -31,11 +32,12 @@ from kind_distance.stages.thumbnails.smallest_shapes import smallest_mm
 
 @dataclass(frozen=True)
 class Worked:
-    """Passes put to work, with the scene and the reserved lights that they are judged by."""
+    """Passes put to work and judged, with the scene and the reserved lights that they are judged by."""
 
     scene: Scene
     work: Work
     kept: tuple[KeptFacts, ...]
+    judgements: list[Judgement]
 
 
 def kept_facts(depth: DepthSurvey, area_cm2: float) -> tuple[KeptFacts, ...]:
@@ -68,8 +70,9 @@ def survey_work(file: Path, state: State, depth: DepthSurvey, present: int) -> W
     planes = plane_facts(state.planes, given, plan, depth.area_cm2, seen)
     scene = scene_of(state, plan, given.borders, seen.kept, planes, sessions_of(state))
     passes = passes_of(state, scene, planes, seen.kept)
-    work = work_out(passes, easel_of(state, scene, given, planes, present))
-    return Worked(scene, work, seen.kept)
+    easel = easel_of(state, scene, given, planes, present)
+    work = work_out(passes, easel)
+    return Worked(scene, work, seen.kept, judge_work(work, easel))
 
 
 @step
