@@ -74,6 +74,7 @@ def _plain_args(node: ast.Call) -> bool:
     """Whether the order of two arguments matters: both are names, of a function that is not like max or min."""
     name = node.func.id if isinstance(node.func, ast.Name) else getattr(node.func, "attr", "")
     both = all(isinstance(each, ast.Name | ast.Attribute) for each in node.args)
+    both = both and ast.dump(node.args[0]) != ast.dump(node.args[1])
     symmetrical = {
         "max",
         "min",

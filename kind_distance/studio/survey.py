@@ -11,7 +11,7 @@ from pathlib import Path
 from kind_distance.core.judgement import Judgement, most_costly_first
 from kind_distance.core.judging.model import Scene
 from kind_distance.core.passes.model import KeptFacts
-from kind_distance.core.passes.wanted import Wanted, audit_wanted
+from kind_distance.core.passes.wanted import Wanted
 from kind_distance.core.picture.thumbnail import Thumbnail, ThumbnailSettings
 from kind_distance.core.schedule.other_paintings import Other
 from kind_distance.core.schedule.work import Work
@@ -20,6 +20,7 @@ from kind_distance.pictures import darkroom
 from kind_distance.pictures.plates import framing_of, settings_of
 from kind_distance.rows import State
 from kind_distance.stages.passes.judging import judge_painting
+from kind_distance.stages.passes.plan_words import judge_wanted
 from kind_distance.stages.passes.stated_choices import judge_choices
 from kind_distance.stages.passes.work import (
     present_for,
@@ -88,7 +89,7 @@ def _judged_hands(work: Work, others: tuple[Other, ...]) -> list[Judgement]:
 
 @step
 def _judged_wanted(wanted: list[Wanted], work: Work) -> list[Judgement]:
-    return audit_wanted(wanted, work.passes)
+    return judge_wanted(wanted, work.passes)
 
 
 @step

@@ -10,7 +10,8 @@ from kind_distance.core.depth.readings import Border
 from kind_distance.core.depth.smallest import shapes_of, smallest_widths
 from kind_distance.core.passes.buried import BURIED_CM, buried_minutes
 from kind_distance.core.passes.model import KeptFacts, Pass, PlaneFacts
-from kind_distance.core.passes.wanted import audit_wanted, everything_wanted
+from kind_distance.core.passes.wanted import everything_wanted
+from kind_distance.stages.passes.plan_words import judge_wanted
 
 FAR = PlaneFacts("Far hills", 200.0, 0.3, 7.6, 7.2, 8.0, 0.3, smallest_mm=4.0)
 NEAR = PlaneFacts("Near bank", 400.0, 0.4, 3.6, 2.0, 5.0, 0.95, in_focus=0.8, smallest_mm=9.0)
@@ -80,7 +81,7 @@ class WantedList(unittest.TestCase):
 
     def test_a_light_nobody_sets_is_told(self):
         passes = [layer(1, "block_in", 1), layer(2, "block_in", 2)]
-        told = [j.title for j in audit_wanted(self.listed(passes), passes)]
+        told = [j.title for j in judge_wanted(self.listed(passes), passes)]
         self.assertIn("No pass sees to Spark", told)
         self.assertNotIn("No pass sees to Sail", told, "bare ground needs no pass")
 

@@ -1,6 +1,8 @@
 """What holds for any scene: planned values, borders, drying, order."""
 
+import ast
 import unittest
+from pathlib import Path
 
 import numpy as np
 from hypothesis import given, settings
@@ -151,6 +153,18 @@ class AnyAir(unittest.TestCase):
     def test_painted_later_is_dry_later(self, climate, later):
         weather = Weather(((0.0, climate), (120.0, Climate())))
         self.assertLessEqual(dry("acrylic", 0, weather).touch_late, dry("acrylic", later, weather).touch_late + 1e-6)
+
+
+class NoWordInARule(unittest.TestCase):
+    def test_rules_of_the_core_give_findings_and_no_judgements(self):
+        core = Path(__file__).parents[2] / "kind_distance" / "core"
+        speaks = [
+            file.relative_to(core).as_posix()
+            for file in sorted(core.rglob("*.py"))
+            if {"Judgement", "Remedy"}
+            & {node.id for node in ast.walk(ast.parse(file.read_text("utf-8"))) if isinstance(node, ast.Name)}
+        ]
+        self.assertEqual(speaks, ["judgement.py"])
 
 
 if __name__ == "__main__":

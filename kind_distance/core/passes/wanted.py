@@ -9,11 +9,10 @@ from dataclasses import dataclass
 from typing import Literal
 
 from kind_distance.core.depth.elements import Element
-from kind_distance.core.judgement import Judgement, Remedy
+from kind_distance.core.judgement import Finding
 from kind_distance.core.passes.kinds import LEVEL, UNPAINTED
 from kind_distance.core.passes.model import KeptFacts, Pass, PlaneFacts
 
-STAGE = "passes"
 Sort = Literal["plane", "thing", "light", "departure"]
 
 
@@ -112,26 +111,10 @@ def everything_wanted(
     ]
 
 
-def audit_wanted(wanted: list[Wanted], passes: list[Pass]) -> list[Judgement]:
+def audit_wanted(wanted: list[Wanted], passes: list[Pass]) -> list[Finding]:
     """Name kept lights that no pass sees to; planes and things are judged with the order."""
-    found = []
-    for each in wanted:
-        if each.passes or each.sort != "light" or not passes:
-            continue
-        if each.sort == "light" and each.said == WAYS_SAID["ground"]:
-            continue
-        remedies = (Remedy("Add lights and accents", "add_pass", {"kind": "lights"}),)
-        found.append(
-            Judgement(
-                f"forgotten:{each.sort}:{each.number}",
-                "forgotten",
-                STAGE,
-                "mild",
-                f"No pass sees to {each.name}",
-                f"{each.name} is on the list of what you want. {each.said} What has no pass is forgotten at the easel.",
-                1.0,
-                (),
-                remedies,
-            )
-        )
-    return found
+    return [
+        Finding("forgotten", "mild", measures={"wanted": each}, about=f"{each.sort}:{each.number}")
+        for each in wanted
+        if passes and not each.passes and each.sort == "light" and each.said != WAYS_SAID["ground"]
+    ]

@@ -10,6 +10,7 @@ from kind_distance.core.paint.media import SAID, Medium
 from kind_distance.core.passes.kinds import KINDS
 from kind_distance.core.passes.model import Pass, PlaneFacts
 from kind_distance.core.passes.order import audit_passes
+from kind_distance.core.passes.wanted import Wanted, audit_wanted
 from kind_distance.core.schedule.conflict import say_conflict
 from kind_distance.core.schedule.deadline import Deadline, GivenUp, audit_deadline, next_day, say_iso
 from kind_distance.core.schedule.model import Help, Placement, Problem
@@ -68,6 +69,18 @@ def judge_passes(
         told = {**each.measures, "rank": each.ranks[0] if each.ranks else None}
         found.append(say(each, "passes", words[each.kind](told, medium)))
     return most_costly_first(found)
+
+
+def judge_wanted(wanted: list[Wanted], passes: list[Pass]) -> list[Judgement]:
+    """Judge which kept lights no pass sees to."""
+    found = []
+    for finding in audit_wanted(wanted, passes):
+        told: Told = finding.measures
+        name, said = told["wanted"].name, told["wanted"].said
+        text = f"{name} is on the list of what you want. {said} What has no pass is forgotten at the easel."
+        add = Remedy("Add lights and accents", "add_pass", {"kind": "lights"})
+        found.append(say(finding, "passes", (f"No pass sees to {name}", text, (add,))))
+    return found
 
 
 # -- what is done in wet paint ----------------------------------------------------------------------------------------
