@@ -45,6 +45,15 @@ class Recipes(unittest.TestCase):
             with self.subTest(amount=amount):
                 self.assertLessEqual(abs(white - amount) / amount, 0.05)
 
+    def test_from_two_dozen_parts_to_one_a_mix_is_made_in_two_steps(self):
+        def mixed(amount, colours=((1, 1), (2, 2))):
+            return r.two_steps(r.Recipe(((0, amount), *colours), None, (80, 0, 0), 0.0), frozenset({0}))
+
+        self.assertIsNone(mixed(23))
+        self.assertIsNotNone(mixed(24))
+        self.assertIsNone(mixed(24, ()), "white alone")
+        self.assertIsNone(r.two_steps(r.Recipe(((0, 90), (1, 1)), None, (80, 0, 0), 0.0), frozenset()), "no white")
+
 
 class Crops(unittest.TestCase):
     def test_a_crop_lies_as_near_to_its_place_as_it_can(self):

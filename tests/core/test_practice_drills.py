@@ -7,6 +7,8 @@ from itertools import permutations
 import numpy as np
 from scipy import stats
 
+from kind_distance.core.colour.lab import lab_from_linear, warmth
+from kind_distance.core.colour.munsell import value_from_luminance
 from kind_distance.core.colour.srgb import linear_from_codes
 from kind_distance.core.paint.drying import REFERENCE, touch_dry_min
 from kind_distance.core.passes.model import Pass, Precedence
@@ -37,6 +39,28 @@ class EveryDrill(unittest.TestCase):
         for kind in DRILLS:
             one, other = make_drill(kind, 17, 2), make_drill(kind, 17, 2)
             self.assertEqual((one.truth, one.marks, one.options), (other.truth, other.marks, other.options), kind)
+
+    def test_what_may_bias_is_read_at_the_place_itself(self):
+        """Told anew from the picture: band and hue of what is ringed, and whether what is round it is lighter."""
+        for seed in range(1, 25):
+            drill = make_drill("value_name", seed, 1)
+            mark, light = drill.marks[0], linear_from_codes(drill.scene.codes)
+            column, row = int(mark.x), int(mark.y)
+            near = light[row - 13 : row + 13, column - 13 : column + 13].reshape(-1, 3).mean(axis=0)
+            lab = lab_from_linear(near[None])[0]
+            chroma, warm = math.hypot(lab[1], lab[2]), float(warmth(lab))
+            hue = "grey" if chroma < 8 else "warm" if warm > 0 else "cool"
+            wide = light[max(0, row - 70) : row + 70, max(0, column - 70) : column + 70] @ LUMA
+            apart = float(value_from_luminance(100 * float(wide.mean()))) - drill.truth
+            around = "among lights" if apart > 0.6 else "among darks" if apart < -0.6 else "among its like"
+            with self.subTest(seed=seed):
+                self.assertEqual((drill.facts["hue"], drill.facts["round"]), (hue, around))
+
+    def test_places_to_compare_lie_apart(self):
+        for seed in range(1, 12):
+            marks = make_drill("edge_rank", seed, 1).marks
+            apart = [math.dist((a.x, a.y), (b.x, b.y)) for a in marks for b in marks if a.key < b.key]
+            self.assertGreater(min(apart), 60)
 
     def test_the_truth_is_right_and_explained(self):
         for kind in DRILLS:

@@ -35,6 +35,15 @@ class Straightening(unittest.TestCase):
         white = np.full((300, 450, 3), 255, np.uint8)
         self.assertEqual(straighten(white, 9).min(), 255)
 
+    def test_it_turns_about_its_middle(self):
+        for tilt in (-8, 5):
+            dot = np.zeros((301, 451, 3), np.uint8)
+            dot[150, 225] = 255
+            turned = straighten(dot, tilt)[..., 0].astype(float)
+            rows, columns = np.mgrid[0 : turned.shape[0], 0 : turned.shape[1]]
+            at = [float((axis * turned).sum() / turned.sum()) for axis in (rows, columns)]
+            np.testing.assert_allclose(at, [(side - 1) / 2 for side in turned.shape], atol=0.1)
+
     def test_no_tilt_is_no_change(self):
         picture = split()
         self.assertIs(straighten(picture, 0), picture)

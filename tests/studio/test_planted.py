@@ -110,6 +110,19 @@ class Planted(GoodPlan):
         self.assertIn("Ridge", self.found("light_forward")[0].text)
         self.cleared_by("light_forward", "set_reserve")
 
+    def test_of_two_lights_in_one_plane_one_may_be_meant_so(self):
+        """What is meant so is kept against the light and not against its plane, and ends when the light goes."""
+        self.change("set_depth", veil="hazy", visibility_km=12.0)
+        for left in (0.3, 0.4):
+            box = [(left, 0.35), (left + 0.04, 0.35), (left + 0.04, 0.39), (left, 0.39)]
+            self.change("add_reserve", points=box, name=f"Sail {left}", way="ground")
+        one, other = sorted(each.key for each in self.found("light_forward"))
+        self.change("mean_it_so", key=one, reason="The sun is on it.")
+        silent = {each.key for each in self.state.meant_so}
+        self.assertEqual((one in silent, other in silent), (True, False))
+        self.change("remove_reserve", reserve=1)
+        self.assertEqual(self.state.meant_so, ())
+
     def test_m12_near_contrast_too_low(self):
         """Far and near run into one grey: the gap is opened by the remedy."""
         self.change("set_depth", gap=0.05, pull=0.0)
