@@ -150,6 +150,13 @@ class Composed(unittest.TestCase):
         self.assertEqual(keys(6), ["light_gap:4:many"])
         self.assertIn("light_gap:4:2.8", keys(1))
 
+    def test_places_are_named_by_a_fortieth_of_the_picture(self):
+        """What is meant so of a gap is kept by its place: another grid would wake every one of them."""
+        known = SeenThumbnail(
+            4, 2, replace(PLAIN, gaps=[Spot(0.99, 0.51, 0.0004, 1.0)]), NONE, 0.0, EASY, 120, 4.0, True, True
+        )
+        self.assertEqual([each.key for each in judge_composition(known)], ["light_gap:4:39.20"])
+
     def test_a_gap_is_left_out_with_a_little_around_it(self):
         gap = Spot(0.5, 0.25, 0.0025, 2.0)
         found = seen(gaps=[gap], to_photo=(0.5, 0.5, 0.5, 0.5))["light_gap"].remedies[0]
