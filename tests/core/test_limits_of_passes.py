@@ -236,6 +236,7 @@ class Schools(unittest.TestCase):
         far = SCHOOLS["far_to_near"]
         self.assertLess(place_in(far, "drawing", None, self.PLANES), place_in(far, "block_in", 1, self.PLANES))
         self.assertEqual(place_in(far, "varnish", None, self.PLANES)[0], 100.0 + LEVEL["varnish"])
+        self.assertEqual(place_in(far, "block_in", None, self.PLANES)[0], 100.0 + LEVEL["block_in"])
 
     def test_families_of_mixes(self):
         def mix(chroma, hue=0.0, value=5.0):

@@ -222,6 +222,7 @@ class Read(unittest.TestCase):
             return len(competing([Spot(0.1 * n, 0.5, 0.0004, step) for n in range(count)], 2.0))
 
         self.assertEqual(crowd(8, 2.1), 8)
+        self.assertEqual(crowd(8, 1.92), 8, "just three fifths")
         self.assertEqual(crowd(7, 2.1), 0)
         self.assertAlmostEqual(begins(lambda step: crowd(8, step) > 0, 1.7, 3.0), 0.6 * 2.0 * 1.6, places=4)
         self.assertAlmostEqual(begins(lambda step: crowd(1, step) > 0, 1.7, 6.0), 2.0 * 1.6, places=4)

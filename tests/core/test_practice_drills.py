@@ -339,6 +339,10 @@ class Learning(unittest.TestCase):
         self.assertEqual(level_for([right] * 20 + [wrong] * 10), 2)
         self.assertEqual(level_for([wrong] * 40), 1)
 
+    def test_twice_as_far_off_as_it_may_be_is_hard_and_farther_is_again(self):
+        self.assertEqual([rating_of(False, off, 0.5) for off in (1.0, -1.0, 1.01)], [2, 2, 1])
+        self.assertEqual([rating_of(True, off, 0.6) for off in (0.19, 0.2)], [4, 3])
+
     def test_ratings_for_spacing(self):
         self.assertEqual(rating_of(right=False, off=None, within=0), 1)
         self.assertEqual(rating_of(right=False, off=2.0, within=0.5), 1)
