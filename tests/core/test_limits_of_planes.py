@@ -6,9 +6,12 @@ one measure moves at a time.
 
 import unittest
 from dataclasses import replace
+from unittest.mock import patch
 
+import cv2
 import numpy as np
 
+from kind_distance.core.depth import visibility
 from kind_distance.core.depth.edges import advise_edges, share_detail
 from kind_distance.core.depth.ladder import Conflict, Gap, Ladder
 from kind_distance.core.depth.overlap import audit_overlap, clues
@@ -27,6 +30,8 @@ from kind_distance.core.depth.readings import Border, PlaneReading
 from kind_distance.core.depth.reserved_lights import KeptLight, Reserve, measure_kept
 from kind_distance.core.depth.trends import audit_trends
 from kind_distance.core.depth.value_room import AIR, KEY, Room, audit_rooms, rooms
+from kind_distance.core.depth.visibility import PlaneLight
+from kind_distance.core.picture.outlines import outlines
 from kind_distance.stages.planes.plane_words import judge_depth, say_depth, say_kept
 from tests.limits import begins
 
@@ -365,6 +370,47 @@ class Planning(Pair):
         given, _ = self.scene(settings=DepthSettings("hazy", pull=1.0), pairs=[PairChoice(1, 2, gap=0.9, direction=-1)])
         gap = plan_depth(given).gaps[0]
         self.assertEqual((gap.sign, gap.wanted), (-1, 0.9))
+
+
+class Sight(unittest.TestCase):
+    LIGHTS = (PlaneLight(8.0, 0.42, 0.36), PlaneLight(2.0, 0.3, 0.17), PlaneLight(0.02, 0.1, 0.02))
+
+    def fitted(self, high=30.0, lights=LIGHTS, sky=0.6):
+        with patch.object(visibility, "_posterior", return_value=(5.0, 10.0, high)):
+            return visibility.fit_visibility(list(lights), sky)
+
+    def test_a_range_wider_than_twelve_times_is_no_answer(self):
+        self.assertIsNone(self.fitted(60.1))
+        found = self.fitted(60.0)
+        self.assertEqual((found.visibility_km, found.low_km, found.high_km, found.planes), (10.0, 5.0, 60.0, 2))
+
+    def test_only_planes_that_stand_far_and_are_lifted_say_anything(self):
+        """From 120 m on, and where the darks are lifted by three hundredths."""
+        near = (self.LIGHTS[0], replace(self.LIGHTS[1], distance_km=0.119), self.LIGHTS[2])
+        self.assertIsNone(self.fitted(lights=near))
+        self.assertIsNotNone(self.fitted(lights=(near[0], replace(near[1], distance_km=0.12), near[2])))
+        self.assertIsNone(self.fitted(lights=(near[0], replace(self.LIGHTS[1], dark=0.049), near[2])))
+        self.assertIsNotNone(self.fitted(lights=(near[0], replace(self.LIGHTS[1], dark=0.051), near[2])))
+        self.assertIsNone(self.fitted(sky=0.0))
+
+
+class Outlines(unittest.TestCase):
+    def test_an_outline_leaves_the_edge_by_less_than_a_pixel_and_uses_that(self):
+        """Eight tenths of a pixel at most: measured from every pixel of a disc's edge to the polygon."""
+        rows, columns = np.mgrid[0:400, 0:400]
+        disc = (np.hypot(rows - 200, columns - 200) < 150).astype(np.uint8)
+        (line,) = outlines(disc, 1)
+        edge, _ = cv2.findContours(disc, cv2.RETR_EXTERNAL, cv2.CHAIN_APPROX_NONE)
+        corners = (400 * line - 0.5).astype(np.float32)[:, None]
+        off = [abs(cv2.pointPolygonTest(corners, (float(x), float(y)), True)) for x, y in edge[0][:, 0]]
+        self.assertLess(max(off), 0.8 + 0.02)
+        self.assertGreater(max(off), 0.6)
+
+    def test_islands_of_less_than_a_dozen_pixels_are_left_out(self):
+        for side, count in ((4, 0), (5, 1)):
+            labels = np.zeros((40, 40), np.uint8)
+            labels[10 : 10 + side, 10 : 10 + side] = 1
+            self.assertEqual(len(outlines(labels, 1)), count, "a contour runs through the middles of pixels")
 
 
 class KeptLights(unittest.TestCase):

@@ -8,7 +8,7 @@ from kind_distance.core.build.film import Film
 from kind_distance.core.build.wetness import Found, Laid, found_by
 from kind_distance.core.paint.drying import Climate, Drying
 from kind_distance.core.practice.airs import AIRS
-from kind_distance.core.practice.play import MEDIA, WAITS, Move, air_of, playground, say_played, tell
+from kind_distance.core.practice.play import MEDIA, WAITS, Move, _named, air_of, playground, say_played, tell
 from kind_distance.errors import DomainError
 
 SEED = 13
@@ -119,3 +119,13 @@ class Playing(unittest.TestCase):
                 self.ground.played(moves, Climate())
         with self.assertRaises(DomainError):
             playground(SEED, "lacquer")
+
+
+class Named(unittest.TestCase):
+    def test_three_passes_are_named_and_more_are_counted(self):
+        self.assertEqual(_named(["a", "b", "c"]), "a, b and c")
+        self.assertEqual(_named(["a", "b", "c", "d"]), "4 passes")
+
+
+if __name__ == "__main__":
+    unittest.main()
