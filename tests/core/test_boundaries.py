@@ -45,6 +45,11 @@ class Recipes(unittest.TestCase):
             with self.subTest(amount=amount):
                 self.assertLessEqual(abs(white - amount) / amount, 0.05)
 
+    def test_a_match_is_nearer_than_two_and_close_up_to_four(self):
+        """CIEDE2000; common practice, no source."""
+        reach = [r.Recipe(((0, 1),), None, (50, 0, 0), off).reach for off in (1.99, 2.0, 4.0, 4.01)]
+        self.assertEqual(reach, ["match", "close", "close", "out_of_reach"])
+
     def test_from_two_dozen_parts_to_one_a_mix_is_made_in_two_steps(self):
         def mixed(amount, colours=((1, 1), (2, 2))):
             return r.two_steps(r.Recipe(((0, amount), *colours), None, (80, 0, 0), 0.0), frozenset({0}))
