@@ -138,11 +138,8 @@ def tests_near(file: Path) -> list[str]:
             for test in sorted((ROOT / "tests/core").glob("test_*.py"))
             if f"kind_distance.core.{package}" in test.read_text("utf-8")
         ]
-    recorded = [
-        f"tests.core.test_record.Records.test_{part}"
-        for package in file.relative_to(CORE).parts[:1]
-        for part in RECORDS.get(package, ())
-    ]
+    parts = RECORDS.get(file.relative_to(CORE).parts[0], ())
+    recorded = [f"tests.core.test_record.Records.test_{part}" for part in parts]
     return [*near, "tests.cases.test_cases", *recorded]
 
 

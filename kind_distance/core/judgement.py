@@ -91,18 +91,6 @@ def found_on(kind: str, severity: Severity, weight: float, ranks: tuple[int, ...
     return Finding(kind, severity, ranks=ranks, measures=measures, weight=weight, about=about)
 
 
-Said = tuple[str, str, tuple[Remedy, ...]]  # a finding in a few words, what was measured and why it matters, what to do
-
-
-def say(finding: Finding, stage: str, said: Said) -> Judgement:
-    """Make a judgement of a finding and its words."""
-    title, text, remedies = said
-    return Judgement(
-        finding.key, finding.kind, stage, finding.severity, title, text, finding.weight, finding.ranks, remedies,
-        finding.passes, finding.things, finding.sessions,
-    )  # fmt: skip
-
-
 @dataclass(frozen=True)
 class Judgement:
     """One thing worth the painter's attention.

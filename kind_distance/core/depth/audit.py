@@ -36,10 +36,9 @@ def _merged_in_photo(given: DepthInput, plan: DepthPlan, width_cm: float) -> Ite
         return
     run.sort(key=lambda pair: -pair[0].merged_cm)
     first, opened = run[0]
-    yield Finding(
-        "merged_photo", "mild", ranks=(first.far, first.near), weight=first.merged_cm,
-        measures={"pairs": [(b.far, b.near) for b, _ in run], "cm": first.merged_cm, "opened": opened},
-    )  # fmt: skip
+    pairs = [(border.far, border.near) for border, _ in run]
+    measures: dict[str, object] = {"pairs": pairs, "cm": first.merged_cm, "opened": opened}
+    yield found_on("merged_photo", "mild", first.merged_cm, (first.far, first.near), **measures)
 
 
 def _conflict(conflict: Conflict) -> Finding:

@@ -5,7 +5,7 @@ from __future__ import annotations
 import numpy as np
 
 from kind_distance.core.colour.lab import lab_from_linear
-from kind_distance.core.judgement import Finding, Severity
+from kind_distance.core.judgement import Finding, found_on
 from kind_distance.core.paint.media import Ground, Medium
 
 UNDERLAY = "white underlay"  # title of the pass that answers on a plane not begun
@@ -43,14 +43,8 @@ def audit_underlay(
     for rank, value, linear in planes:
         over = value - ground.value
         if medium.transparent and over > LIGHTER_THAN_PAPER:
-            found.append(_over("ground_too_dark", "strong", 10 * over, rank, value, ground, begun))
+            found.append(found_on("ground_too_dark", "strong", 10 * over, (rank,), value=value, ground=ground))
         elif not medium.transparent and over >= ABOVE_GROUND and _thin(linear, value):
-            found.append(_over("shows_through", "mild", over, rank, value, ground, begun))
+            measures: dict[str, object] = {"value": value, "ground": ground, "begun": rank in begun}
+            found.append(found_on("shows_through", "mild", over, (rank,), **measures))
     return found
-
-
-def _over(
-    kind: str, severity: Severity, weight: float, rank: int, value: float, ground: Ground, begun: frozenset[int]
-) -> Finding:
-    measures: dict[str, object] = {"value": value, "ground": ground, "begun": rank in begun}
-    return Finding(kind, severity, ranks=(rank,), measures=measures, weight=weight, about=str(rank))

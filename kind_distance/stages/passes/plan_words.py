@@ -3,9 +3,8 @@
 from __future__ import annotations
 
 from collections.abc import Callable, Sequence
-from typing import Any
 
-from kind_distance.core.judgement import Finding, Judgement, Remedy, Said, most_costly_first, say
+from kind_distance.core.judgement import Finding, Judgement, Remedy, most_costly_first
 from kind_distance.core.paint.media import SAID, Medium
 from kind_distance.core.passes.kinds import KINDS
 from kind_distance.core.passes.model import Pass, PlaneFacts
@@ -19,12 +18,12 @@ from kind_distance.core.schedule.plan import Schedule
 from kind_distance.core.schedule.wet import audit_wet
 from kind_distance.core.schedule.work import Easel, Work
 from kind_distance.core.wording import Unit, clock, first_upper, say_length, say_list, say_minutes
+from kind_distance.stages.telling import Said, Told, say
 
 NO_SINGLE_HELP = " No longer session and no few more of the same kind would hold it: thin the plan, or add sessions."
 MOST_NAMED = 3
 HALF_DAY_MIN = 12 * 60
 SayDay = Callable[[float], str]
-Told = dict[str, Any]
 
 
 # -- passes and their materials ---------------------------------------------------------------------------------------
@@ -50,7 +49,7 @@ def _unsafe_order(told: Told, _: Medium) -> Said:
 
 
 def _no_pass(told: Told, medium: Medium) -> Said:
-    plane, rank = told["plane"], told["rank"]
+    plane, (rank,) = told["plane"], told.finding.ranks
     add: dict[str, object] = {"plane": rank, "kind": "block_in"}
     return (
         f"Nothing paints {plane.name}",
@@ -59,23 +58,22 @@ def _no_pass(told: Told, medium: Medium) -> Said:
     )
 
 
+OF_PASSES: dict[str, Callable[[Told, Medium], Said]] = {"unsafe_order": _unsafe_order, "no_pass": _no_pass}
+
+
 def judge_passes(
     passes: list[Pass], planes: list[PlaneFacts], medium: Medium, finished: set[int] | None = None
 ) -> list[Judgement]:
     """Judge a list of passes by its materials, most costly first; see ``audit_passes``."""
-    words = {"unsafe_order": _unsafe_order, "no_pass": _no_pass}
-    found = []
-    for each in audit_passes(passes, planes, finished):
-        told = {**each.measures, "rank": each.ranks[0] if each.ranks else None}
-        found.append(say(each, "passes", words[each.kind](told, medium)))
-    return most_costly_first(found)
+    found = audit_passes(passes, planes, finished)
+    return most_costly_first([say(each, "passes", OF_PASSES[each.kind](Told(each), medium)) for each in found])
 
 
 def judge_wanted(wanted: list[Wanted], passes: list[Pass]) -> list[Judgement]:
     """Judge which kept lights no pass sees to."""
     found = []
     for finding in audit_wanted(wanted, passes):
-        told: Told = finding.measures
+        told = Told(finding)
         name, said = told["wanted"].name, told["wanted"].said
         text = f"{name} is on the list of what you want. {said} What has no pass is forgotten at the easel."
         add = Remedy("Add lights and accents", "add_pass", {"kind": "lights"})
@@ -90,7 +88,7 @@ def judge_wet(problem: Problem, placements: Sequence[Placement]) -> list[Judgeme
     """Judge what was to be done in wet paint and comes when it has closed."""
     found = []
     for finding in audit_wet(problem, placements):
-        told: Told = finding.measures
+        told = Told(finding)
         own, base, gone = told["pass"], told["base"], told["expired"]
         dry_kind = KINDS[own.kind].dry_form
         dry_name = KINDS[dry_kind].name if dry_kind else ""
@@ -131,16 +129,16 @@ OF_FILMS = {
 }  # fmt: skip
 
 
-def _by_hand(finding: Finding, unit: Unit) -> tuple[str, str]:
-    told: Told = finding.measures
-    if finding.kind in OF_FILMS:
-        title, state, why = OF_FILMS[finding.kind]
+def _by_hand(told: Told, unit: Unit) -> tuple[str, str]:
+    kind = told.finding.kind
+    if kind in OF_FILMS:
+        title, state, why = OF_FILMS[kind]
         short, ready = told["short_min"], told["ready"]
         when = clock(ready) if short < HALF_DAY_MIN else f"{say_minutes(short)} later"
         lower = first_upper(told["lower"].said)
         return title, f"{lower} is {state} until about {when}: {say_minutes(short)} too soon. {why}"
     names = say_list([each.said for each in told["before"]])
-    if finding.kind == "before_base":
+    if kind == "before_base":
         return "stands before what it lies on", f"It stands before {names}. {told['reason']}"
     cut = f"By your order {names} comes first: {say_length(told['cm'], unit)} of border would be cut round later."
     return "comes out of your order", cut
@@ -150,7 +148,7 @@ def judge_by_hand(problem: Problem, schedule: Schedule, unit: Unit = "cm") -> li
     """Judge the passes that were put by hand; see ``audit_by_hand``."""
     found = []
     for finding in audit_by_hand(problem, schedule):
-        told: Told = finding.measures
+        told = Told(finding)
         each, placement = told["pass"], told["placement"]
         remedies = [Remedy("Let the plan find its place", "free_pass", {"number": each.id})]
         if told["place"] is not None:
@@ -158,7 +156,7 @@ def judge_by_hand(problem: Problem, schedule: Schedule, unit: Unit = "cm") -> li
             where = "" if session.id == placement.session_id else f"{session.name}, "
             there: dict[str, object] = {"number": each.id, "session": session.id, "start": start}
             remedies.insert(0, Remedy(f"Begin at {where}{clock(start)}", "place_pass", there))
-        title, text = _by_hand(finding, unit)
+        title, text = _by_hand(told, unit)
         said = f"{first_upper(each.said)} {title}", f"You put it at {clock(placement.start)}. {text}", tuple(remedies)
         found.append(say(finding, "sessions", said))
     return found
@@ -213,7 +211,7 @@ def _too_late(told: Told, say_day: SayDay) -> Said:
 def judge_deadline(problem: Problem, schedule: Schedule, deadline: Deadline, say_day: SayDay) -> list[Judgement]:
     """Judge a plan against the day it has to be ready by; `say_day` says a clock minute as a day."""
     found = audit_deadline(problem, schedule, deadline)
-    return [say(each, "sessions", _too_late(each.measures, say_day)) for each in found]
+    return [say(each, "sessions", _too_late(Told(each), say_day)) for each in found]
 
 
 # -- what finds no place ----------------------------------------------------------------------------------------------

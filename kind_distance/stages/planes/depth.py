@@ -155,14 +155,10 @@ def depth_settings(state: State) -> DepthSettings:
 
 
 def keyed_by_number(state: State, judgement: Judgement) -> Judgement:
-    """Name a judgement by the numbers of its planes, which stay when planes change places.
-
-    One of a thing or a light has a number of its own already.
-    """
+    """Turn ranks in a judgement's name into numbers, which stay when planes change places."""
+    if judgement.key != ":".join([judgement.kind, *map(str, judgement.planes)]):
+        return judgement  # it is named by a thing or a light
     number = {plane.rank: plane.number for plane in state.planes}
-    own = any(part[:1] in ("e", "r") for part in judgement.key.split(":")[1:])
-    if not judgement.planes or judgement.stage != "planes" or own:
-        return judgement
     return replace(judgement, key=":".join([judgement.kind, *(f"p{number[rank]}" for rank in judgement.planes)]))
 
 

@@ -4,7 +4,6 @@ from __future__ import annotations
 
 from collections.abc import Callable
 from dataclasses import dataclass
-from typing import Any
 
 from kind_distance.core.depth.audit import audit_depth
 from kind_distance.core.depth.elements import Element, audit_elements
@@ -12,27 +11,24 @@ from kind_distance.core.depth.overlap import CLUES_WANTED
 from kind_distance.core.depth.plan import DepthInput, DepthPlan, PlaneSpec
 from kind_distance.core.depth.reserved_lights import KeptLight, Reserve, audit_kept
 from kind_distance.core.depth.value_room import AIR, KEY, Room
-from kind_distance.core.judgement import Finding, Judgement, Remedy, Said, most_costly_first, say
+from kind_distance.core.judgement import Finding, Judgement, Remedy, most_costly_first
 from kind_distance.core.paint.handling import Handling, audit_handling, say_handling
 from kind_distance.core.paint.media import Ground, Medium
 from kind_distance.core.paint.underlay import OPAQUE_LAYER, audit_underlay
 from kind_distance.core.wording import Unit, say_area, say_distance, say_length, say_list, say_value
+from kind_distance.stages.telling import Said, Told, say
 
 STAGE = "planes"
 VALUES_DIFFER = "the two differ in value"
 
 
 @dataclass(frozen=True)
-class _Told:
+class _Told(Told):
     """A finding, and the planes it was made on."""
 
     given: DepthInput
     plan: DepthPlan
     unit: Unit
-    finding: Finding
-
-    def __getitem__(self, name: str) -> Any:  # noqa: ANN401  a number, mostly
-        return self.finding.measures[name]
 
     def spec(self, rank: int) -> PlaneSpec:
         """Give a plane as the painter says it."""
@@ -279,7 +275,7 @@ WORDS: dict[str, Callable[[_Told], Said]] = {
 def say_depth(found: list[Finding], given: DepthInput, plan: DepthPlan, unit: Unit) -> list[Judgement]:
     """Put findings on planes into words, most costly first."""
     return most_costly_first(
-        [say(each, STAGE, WORDS[each.kind](_Told(given, plan, unit, each))) for each in found],
+        [say(each, STAGE, WORDS[each.kind](_Told(each, given, plan, unit))) for each in found],
     )
 
 
@@ -291,7 +287,7 @@ def judge_depth(given: DepthInput, plan: DepthPlan, unit: Unit, width_cm: float)
 # -- things -----------------------------------------------------------------------------------------------------------
 
 
-def _element_missing(told: dict[str, Any], planes: list[str]) -> Said:
+def _element_missing(told: Told, planes: list[str]) -> Said:
     lost = told["lost"]
     first = lost[0]
     into = first.stands_in or len(planes)
@@ -304,7 +300,7 @@ def _element_missing(told: dict[str, Any], planes: list[str]) -> Said:
     )
 
 
-def _element_elsewhere(told: dict[str, Any], planes: list[str]) -> Said:
+def _element_elsewhere(told: Told, planes: list[str]) -> Said:
     thing = told["thing"]
     own, there = planes[thing.plane - 1], planes[thing.stands_in - 1]
     return (
@@ -318,7 +314,7 @@ def _element_elsewhere(told: dict[str, Any], planes: list[str]) -> Said:
     )
 
 
-OF_THINGS: dict[str, Callable[[dict[str, Any], list[str]], Said]] = {
+OF_THINGS: dict[str, Callable[[Told, list[str]], Said]] = {
     "element_missing": _element_missing,
     "element_elsewhere": _element_elsewhere,
 }
@@ -326,7 +322,7 @@ OF_THINGS: dict[str, Callable[[dict[str, Any], list[str]], Said]] = {
 
 def judge_elements(elements: list[Element], planes: list[str]) -> list[Judgement]:
     """Judge which plane each thing is in, by the names of the planes, farthest first."""
-    return [say(each, STAGE, OF_THINGS[each.kind](each.measures, planes)) for each in audit_elements(elements)]
+    return [say(each, STAGE, OF_THINGS[each.kind](Told(each), planes)) for each in audit_elements(elements)]
 
 
 # -- handling and ground ----------------------------------------------------------------------------------------------
@@ -342,7 +338,7 @@ def judge_handling(
     """Judge whether a farther plane is handled so that it comes before a nearer one."""
     found = []
     for finding in audit_handling(handlings, contrast_left, in_focus):
-        told: dict[str, Any] = finding.measures
+        told = Told(finding)
         (far, near), (own, other), (left, nearer) = finding.ranks, told["handlings"], told["left"]
         text = (
             f"{names[far - 1]}: {say_handling(own)}; {names[near - 1]}: {say_handling(other) or 'as usual'}. The air "
@@ -359,10 +355,9 @@ def judge_handling(
     return found
 
 
-def _ground(finding: Finding, name: str) -> Said:
-    told: dict[str, Any] = finding.measures
-    value, ground, (rank,) = told["value"], told["ground"], finding.ranks
-    if finding.kind == "ground_too_dark":
+def _ground(told: Told, name: str) -> Said:
+    value, ground, (rank,) = told["value"], told["ground"], told.finding.ranks
+    if told.finding.kind == "ground_too_dark":
         return (
             f"{name} is lighter than its ground",
             f"Planned {value:.1f}, on {ground.name.lower()} of {ground.value:.1f}: transparent paint "
@@ -393,24 +388,20 @@ def judge_underlay(
     """Judge what of the ground would show through planes: rank, name, planned value, planned colour."""
     names = {rank: name for rank, name, _, _ in planes}
     found = audit_underlay(medium, ground, [(rank, value, linear) for rank, _, value, linear in planes], begun)
-    return [say(each, STAGE, _ground(each, names[each.ranks[0]])) for each in found]
+    return [say(each, STAGE, _ground(Told(each), names[each.ranks[0]])) for each in found]
 
 
 # -- reserved lights --------------------------------------------------------------------------------------------------
 
 
 @dataclass(frozen=True)
-class _Kept:
+class _Kept(Told):
     """A finding on a reserved light; names of the planes, area of the picture [cm2], and how to say it."""
 
-    finding: Finding
     names: list[str]
     transparent: bool
     area_cm2: float
     unit: Unit
-
-    def __getitem__(self, name: str) -> Any:  # noqa: ANN401  a number, mostly
-        return self.finding.measures[name]
 
     @property
     def reserve(self) -> Reserve:

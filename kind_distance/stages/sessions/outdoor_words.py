@@ -4,17 +4,16 @@ from __future__ import annotations
 
 from collections.abc import Callable
 from datetime import datetime
-from typing import Any
 
-from kind_distance.core.judgement import Finding, Judgement, Remedy, Said, say
+from kind_distance.core.judgement import Finding, Judgement, Remedy
 from kind_distance.core.light.station import sun_apart
 from kind_distance.core.light.sun import wind
 from kind_distance.core.light.wanted import LightWanted
 from kind_distance.core.schedule.outdoors import TWILIGHT_DEG, InLight, Outing, audit_in_light, audit_outings
 from kind_distance.core.wording import first_upper, say_minutes
+from kind_distance.stages.telling import Said, Told, say
 
 STAGE = "sessions"
-Told = dict[str, Any]
 
 
 def _moved(outing: Outing, start: datetime, label: str) -> Remedy:
@@ -121,7 +120,7 @@ WORDS: dict[str, Callable[[Told], Said]] = {
 
 
 def _said(found: list[Finding]) -> list[Judgement]:
-    return [say(each, STAGE, WORDS[each.kind](each.measures)) for each in found]
+    return [say(each, STAGE, WORDS[each.kind](Told(each))) for each in found]
 
 
 def judge_outings(outings: list[Outing], wanted: LightWanted | None, now: datetime) -> list[Judgement]:

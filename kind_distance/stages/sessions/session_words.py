@@ -3,17 +3,24 @@
 from __future__ import annotations
 
 from collections.abc import Callable
-from typing import Any
+from dataclasses import dataclass
 
-from kind_distance.core.judgement import Finding, Judgement, Remedy, Said, say
+from kind_distance.core.judgement import Finding, Judgement, Remedy
 from kind_distance.core.schedule.model import Problem, Session
 from kind_distance.core.schedule.other_paintings import Other, audit_hands
 from kind_distance.core.schedule.plan import Schedule
 from kind_distance.core.schedule.rest import audit_momentum, audit_return
 from kind_distance.core.wording import clock, say_list, say_minutes
+from kind_distance.stages.telling import Said, Told, say
 
 STAGE = "sessions"
-Told = dict[str, Any]
+
+
+@dataclass(frozen=True)
+class _Told(Told):
+    """A finding, and the day of return in words."""
+
+    day_said: str = ""
 
 
 def _copied(label: str, session: Session, days: int) -> Remedy:
@@ -21,7 +28,7 @@ def _copied(label: str, session: Session, days: int) -> Remedy:
     return Remedy(label, "copy_session", change)
 
 
-def _no_return(_: Told) -> Said:
+def _no_return(_: _Told) -> Said:
     return (
         "You put it away: until when?",
         "A rest without a day of return becomes a painting that is never finished. Say in the brief when you "
@@ -30,8 +37,8 @@ def _no_return(_: Told) -> Said:
     )
 
 
-def _before_return(told: Told) -> Said:
-    said, day = say_list(list(dict.fromkeys(each.said for each in told["passes"]))), told["day_said"]
+def _before_return(told: _Told) -> Said:
+    said, day = say_list(list(dict.fromkeys(each.said for each in told["passes"]))), told.day_said
     return (
         f"{said} before the rest",
         f"You put it away until {day}, to see it new before the last decisions; this stands before that day.",
@@ -39,7 +46,7 @@ def _before_return(told: Told) -> Said:
     )
 
 
-def _gap(told: Told) -> Said:
+def _gap(told: _Told) -> Said:
     one, two = told["before"], told["after"]
     return (
         f"{told['days']} days without a session",
@@ -49,7 +56,7 @@ def _gap(told: Told) -> Said:
     )
 
 
-def _two_at_once(told: Told) -> Said:
+def _two_at_once(told: _Told) -> Said:
     session, other, met = told["session"], told["other"], told["met"]
     more = f" {met - 1} more want you then." if met > 1 else ""
     after: dict[str, object] = {"session": session.id, "start_min": told["free"]}
@@ -62,7 +69,7 @@ def _two_at_once(told: Told) -> Said:
     )
 
 
-WORDS: dict[str, Callable[[Told], Said]] = {
+WORDS: dict[str, Callable[[_Told], Said]] = {
     "no_return": _no_return,
     "before_return": _before_return,
     "gap": _gap,
@@ -70,13 +77,13 @@ WORDS: dict[str, Callable[[Told], Said]] = {
 }
 
 
-def _said(found: list[Finding], **known: object) -> list[Judgement]:
-    return [say(each, STAGE, WORDS[each.kind]({**each.measures, **known})) for each in found]
+def _said(found: list[Finding], day_said: str = "") -> list[Judgement]:
+    return [say(each, STAGE, WORDS[each.kind](_Told(each, day_said))) for each in found]
 
 
 def judge_return(problem: Problem, schedule: Schedule, back_min: int | None, day_said: str) -> list[Judgement]:
     """Judge which last passes stand before the day of return, which is said in words."""
-    return _said(audit_return(problem, schedule, back_min), day_said=day_said)
+    return _said(audit_return(problem, schedule, back_min), day_said)
 
 
 def judge_momentum(problem: Problem) -> list[Judgement]:

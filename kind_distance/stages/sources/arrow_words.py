@@ -3,9 +3,9 @@
 from __future__ import annotations
 
 from collections.abc import Callable
-from typing import Any
 
-from kind_distance.core.judgement import Finding, Judgement, Remedy, Said, say
+from kind_distance.core.judgement import Finding, Judgement, Remedy
+from kind_distance.stages.telling import Said, Told, say
 
 STAGE = "sources"
 
@@ -18,7 +18,7 @@ def _take_off(what: str, number: int) -> Remedy:
     return Remedy(f"Take the {what} off", "remove_note", {"note": number})
 
 
-def _looks_out(told: dict[str, Any], source: int) -> Said:
+def _looks_out(told: Told, source: int) -> Said:
     arrow = told["arrow"]
     return (
         f"{arrow.name or 'A figure'} looks out of the picture",
@@ -33,7 +33,7 @@ def _looks_out(told: dict[str, Any], source: int) -> Said:
     )
 
 
-def _line_out(told: dict[str, Any], source: int) -> Said:
+def _line_out(told: Told, source: int) -> Said:
     arrow = told["arrow"]
     bend = {
         "source": source, "kind": "bent", "points": [list(arrow.start), list(arrow.end)],
@@ -52,7 +52,7 @@ def _line_out(told: dict[str, Any], source: int) -> Said:
     )
 
 
-def _shadow_to_light(told: dict[str, Any], source: int) -> Said:
+def _shadow_to_light(told: Told, source: int) -> Said:
     shadow, side = told["shadow"], told["side"]
     return (
         f"{shadow.name or 'A cast shadow'} falls toward the light",
@@ -61,7 +61,7 @@ def _shadow_to_light(told: dict[str, Any], source: int) -> Said:
     )
 
 
-def _shadow_contrary(told: dict[str, Any], source: int) -> Said:
+def _shadow_contrary(told: Told, source: int) -> Said:
     shadow = told["shadow"]
     return (
         f"{shadow.name or 'A cast shadow'} belongs to another sun",
@@ -71,7 +71,7 @@ def _shadow_contrary(told: dict[str, Any], source: int) -> Said:
     )
 
 
-WORDS: dict[str, Callable[[dict[str, Any], int], Said]] = {
+WORDS: dict[str, Callable[[Told, int], Said]] = {
     "looks_out": _looks_out,
     "line_out": _line_out,
     "shadow_to_light": _shadow_to_light,
@@ -81,4 +81,4 @@ WORDS: dict[str, Callable[[dict[str, Any], int], Said]] = {
 
 def say_arrows(found: list[Finding], source: int) -> list[Judgement]:
     """Put what was found of drawn arrows and shadows into words, for a source by its number."""
-    return [say(each, STAGE, WORDS[each.kind](each.measures, source)) for each in found]
+    return [say(each, STAGE, WORDS[each.kind](Told(each), source)) for each in found]

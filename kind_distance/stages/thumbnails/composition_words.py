@@ -4,25 +4,21 @@ from __future__ import annotations
 
 from collections.abc import Callable
 from dataclasses import dataclass
-from typing import Any
 
-from kind_distance.core.judgement import Finding, Judgement, Remedy, Said, most_costly_first, say
+from kind_distance.core.judgement import Finding, Judgement, Remedy, most_costly_first
 from kind_distance.core.picture.composition_audit import SeenThumbnail, audit_composition
 from kind_distance.core.picture.horizon import LEVEL_TOLERANCE
 from kind_distance.core.wording import say_length, say_minutes
+from kind_distance.stages.telling import Said, Told, say
 
 STAGE = "thumbnails"
 
 
 @dataclass(frozen=True)
-class _Told:
+class _Told(Told):
     """A finding, and the thumbnail it was made on."""
 
     given: SeenThumbnail
-    measures: dict[str, Any]
-
-    def __getitem__(self, name: str) -> Any:  # noqa: ANN401  a number, mostly
-        return self.measures[name]
 
     def show(self) -> Remedy:
         """Point at the places of a finding."""
@@ -99,7 +95,7 @@ def _hot_spots(told: _Told) -> Said:
 
 def _light_gap(told: _Told) -> Said:
     where, step, count = _where(*told["at"]), told["step"], told["count"]
-    if "box" not in told.measures:
+    if "box" not in told:
         return (
             f"{count} light gaps far off",
             f"The strongest {where}, {step:.1f} lighter than the mass around it. Light through "
@@ -219,7 +215,7 @@ WORDS: dict[str, Callable[[_Told], Said]] = {
 
 def say_composition(finding: Finding, given: SeenThumbnail) -> Judgement:
     """Put a finding on a composition into words."""
-    return say(finding, STAGE, WORDS[finding.kind](_Told(given, finding.measures)))
+    return say(finding, STAGE, WORDS[finding.kind](_Told(finding, given)))
 
 
 def judge_composition(given: SeenThumbnail) -> list[Judgement]:

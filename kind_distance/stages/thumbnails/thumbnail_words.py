@@ -4,12 +4,11 @@ from __future__ import annotations
 
 from collections.abc import Callable
 from dataclasses import dataclass
-from typing import Any
 
 import numpy as np
 from numpy.typing import NDArray
 
-from kind_distance.core.judgement import Finding, Judgement, Remedy, Said, most_costly_first, say
+from kind_distance.core.judgement import Judgement, Remedy, most_costly_first
 from kind_distance.core.picture.audit import HARD_TO_MIX, audit_thumbnail
 from kind_distance.core.picture.cuts import FEWEST, MOST
 from kind_distance.core.picture.departures import Departure
@@ -17,22 +16,19 @@ from kind_distance.core.picture.focus import LEAST_STEP
 from kind_distance.core.picture.reserve import audit_reserves
 from kind_distance.core.picture.thumbnail import Reading, ThumbnailSettings
 from kind_distance.core.wording import Unit, say_area, say_value
+from kind_distance.stages.telling import Said, Told, say
 
 STAGE = "thumbnails"
 
 
 @dataclass(frozen=True)
-class _Told:
-    """What was measured, and on which thumbnail: number and settings, area [cm2] and the unit to say it in."""
+class _Told(Told):
+    """A finding, and the thumbnail it was made on: number and settings, area [cm2] and the unit to say it in."""
 
     number: int
     settings: ThumbnailSettings
     area_cm2: float
     unit: Unit
-    measures: dict[str, Any]
-
-    def __getitem__(self, name: str) -> Any:  # noqa: ANN401  a number, mostly
-        return self.measures[name]
 
     def steps(self, more: int) -> tuple[Remedy, ...]:
         """Offer a step more or fewer, as far as there are any."""
@@ -125,16 +121,16 @@ def judge_thumbnail(
     """
     found = []
     for finding in audit_thumbnail(number, settings, reading):
-        title, text, remedies = WORDS[finding.kind](_Told(number, settings, area_cm2, unit, finding.measures))
+        title, text, remedies = WORDS[finding.kind](_Told(finding, number, settings, area_cm2, unit))
         tried = focus_remedies if finding.kind == "focus_lost" else remedies
         found.append(say(finding, STAGE, (title, text, tried)))
     return most_costly_first(found)
 
 
-def _reserved(finding: Finding, show: Remedy) -> Said:
-    told: dict[str, Any] = finding.measures
+def _reserved(told: Told) -> Said:
     name = told["name"] or "The added subject"
-    if finding.kind == "reserve_busy":
+    show = Remedy("Choose it", "choose_departure", {"departure": told["departure"], "at": told["at"]})
+    if told.finding.kind == "reserve_busy":
         return (
             "The backdrop is busy where you will add",
             f"{told['values']} values meet behind “{name}”. One or two let it be read; join shapes there before it "
@@ -159,8 +155,4 @@ def judge_reserves(
     reserves: tuple[tuple[int, str, Departure], ...],
 ) -> list[Judgement]:
     """Judge the places kept for added subjects; see :func:`~kind_distance.core.picture.reserve.audit_reserves`."""
-    found = []
-    for finding in audit_reserves(number, steps, values, reserves):
-        at = {"departure": finding.measures["departure"], "at": finding.measures["at"]}
-        found.append(say(finding, STAGE, _reserved(finding, Remedy("Choose it", "choose_departure", at))))
-    return found
+    return [say(each, STAGE, _reserved(Told(each))) for each in audit_reserves(number, steps, values, reserves)]
