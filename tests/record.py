@@ -45,7 +45,7 @@ from kind_distance.core.picture.thumbnail import ThumbnailSettings, make_thumbna
 from kind_distance.core.picture.turning import straighten, turned_point
 from kind_distance.core.picture.working import WorkingPicture
 from kind_distance.core.practice.drills.table import DRILLS, make_drill
-from kind_distance.core.practice.scenes import FAULTS, Scene, paint_scene, scene_with
+from kind_distance.core.practice.scenes import FAULTS, Scene, layout_of, paint_scene, scene_with
 from kind_distance.core.progress.camera import by_a_painter, photograph
 from kind_distance.core.progress.comparing import difference, take_out
 from kind_distance.core.progress.comparing import read_planes as read_painted
@@ -54,6 +54,7 @@ from kind_distance.core.schedule.critical_path import find_slack
 from kind_distance.core.schedule.plan import make_schedule
 from kind_distance.stages.mixes.nominal import BY_INDEX, USUAL_BOX
 from tests.support import PICTURES
+from tools.paintings import made_up
 
 FILE = Path(__file__).with_name("record.json")
 SEEDS = (2, 3, 5, 8, 13, 21)  # among them every layout
@@ -96,18 +97,11 @@ def scenes() -> dict[str, list[float]]:
         scene = paint_scene(seed)
         found[f"scene {seed}"] = grid(scene.codes) + grid(scene.labels) + told_of(scene)
     for fault in FAULTS:
-        seed = next(n for n in range(1, 60) if fault in scene_faults(n))
+        seed = next(n for n in range(1, 60) if fault in layout_of(n).faults)
         scene = scene_with(seed, fault)
         box = scene.fault_box
         found[f"fault {fault}"] = grid(scene.codes) + numbers(scene.fault_amount, () if box is None else box)
     return found
-
-
-def scene_faults(seed: int) -> tuple[str, ...]:
-    """Faults that the layout of a seed can show."""
-    from kind_distance.core.practice.scenes import layout_of
-
-    return layout_of(seed).faults
 
 
 def told_of(scene: Scene) -> list[float]:
@@ -306,8 +300,6 @@ def build() -> dict[str, list[float]]:
 
 def plans() -> dict[str, list[float]]:
     """Plans of made-up paintings: what stands where, what it costs and how much later it may come."""
-    from tools.paintings import made_up
-
     found = {}
     for passes, sessions, minutes in ((8, 2, 90), (20, 4, 150)):
         problem, _, _ = made_up(passes, sessions, minutes)

@@ -9,7 +9,6 @@ from dataclasses import replace
 from datetime import date, datetime
 
 import numpy as np
-from scipy.optimize import brentq
 
 from kind_distance.core.easel.bells import Span, bells_of, painted_minutes, unbroken_since
 from kind_distance.core.easel.clocks import Touch, clock_of, drying_factor
@@ -30,7 +29,6 @@ from kind_distance.core.paint.drying import (
     dry,
     evaporation,
     film_thickness,
-    saturation_hpa,
     through_dry_min,
     touch_dry_min,
 )
@@ -43,19 +41,14 @@ from tests.limits import begins
 
 
 class DryingTimes(unittest.TestCase):
-    def test_evaporation_by_a_heat_balance_of_our_own(self):
-        """Heat in equals heat out: sun taken up, against air, radiation, the back, and the water that leaves."""
-        for climate in (Climate(20, 50, 0.1, 0), Climate(31, 30, 2.0, 700), Climate(4, 90, 1.0, 0)):
-            wind = (0.5 + 0.54 * climate.wind_m_s) / (0.5 + 0.54 * 0.1)
-
-            def left(film, climate=climate, wind=wind):
-                vapour = climate.humidity / 100 * saturation_hpa(climate.temperature_c)
-                lost = (5.0 * wind + 5.5) * 1.5 * (film - climate.temperature_c)
-                return 0.6 * climate.sun_w_m2 - lost - 5.0 * wind / 0.66 * (saturation_hpa(film) - vapour)
-
-            film_c = brentq(left, -40, 90)
-            taken = 0.6 * climate.sun_w_m2 - (5.0 * wind + 5.5) * 1.5 * (film_c - climate.temperature_c)
-            self.assertAlmostEqual(evaporation(climate) * 2.45e6, taken, places=6)
+    def test_water_that_leaves_in_an_hour(self):
+        """Grams from a square metre, solved from the heat balance apart from the code, to three digits."""
+        for climate, grams in (
+            (Climate(20, 50, 0.1, 0), 79.5),
+            (Climate(31, 30, 2.0, 700), 756),
+            (Climate(4, 90, 1.0, 0), 12.5),
+        ):
+            self.assertAlmostEqual(evaporation(climate) * 3.6e6 / grams, 1.0, delta=0.002)
 
     def test_in_saturated_air_a_film_dries_twenty_times_as_slowly(self):
         self.assertAlmostEqual(touch_dry_min("acrylic", Climate(20, 100, 0.1, 0)), 20 * 15.0)
@@ -67,13 +60,11 @@ class DryingTimes(unittest.TestCase):
         self.assertAlmostEqual(touch_dry_min("oil", Climate(20, 50)), 3.5 * 1440)
 
     def test_oil_in_cold_damp_and_thick(self):
-        """Arrhenius with 60 kJ/mol; damp over 60 % slows by up to six tenths; thickness by its 1.2th power."""
-        usual = 3.5 * 1440
-        cold = math.exp(60e3 / 8.314462618 * (1 / 278.15 - 1 / 293.15))
-        self.assertAlmostEqual(touch_dry_min("oil", Climate(5, 50)), usual * cold, places=3)
-        self.assertAlmostEqual(touch_dry_min("oil", Climate(20, 80)), usual * 1.3, places=3)
-        self.assertAlmostEqual(touch_dry_min("oil", Climate(20, 60)), usual, places=3)
-        self.assertAlmostEqual(touch_dry_min("oil", Climate(20, 50), 3.0), usual * 3**1.2, places=3)
+        """Arrhenius with 60 kJ/mol: 3.77 times as long at 5 C as at 20 C; damp slows from 60 % on; three films, 3.74 times."""
+        days = {each: touch_dry_min("oil", each) / 1440 for each in (Climate(5, 50), Climate(20, 80), Climate(20, 60))}
+        for found, wanted in zip(days.values(), (13.2, 4.55, 3.5), strict=True):
+            self.assertAlmostEqual(found, wanted, delta=0.005)
+        self.assertAlmostEqual(touch_dry_min("oil", Climate(20, 50), 3.0) / 1440, 13.08, delta=0.005)
 
     def test_dry_through(self):
         self.assertAlmostEqual(through_dry_min("acrylic", Climate(10, 50), 2.0), 480 * 4 * 2)
@@ -81,10 +72,10 @@ class DryingTimes(unittest.TestCase):
         self.assertAlmostEqual(through_dry_min("gouache", REFERENCE), 5.0)
 
     def test_the_states_of_a_film_in_still_air(self):
-        """An estimate is a range: three quarters to 1.35 times; firm after twice the time."""
+        """Of a quarter of an hour: an estimate is a range, from three quarters to 1.35 times; firm after twice the time."""
         found = dry("acrylic", 100.0, Weather(((0.0, REFERENCE),)))
-        for name, after in (("open_until", 0.45 * 0.75 * 15), ("touch_early", 0.75 * 15), ("touch", 15),
-                            ("touch_late", 1.35 * 15), ("firm", 30), ("through_late", 1.35 * 15 + 1.35 * 480)):  # fmt: skip
+        for name, after in (("open_until", 5.0625), ("touch_early", 11.25), ("touch", 15),
+                            ("touch_late", 20.25), ("firm", 30), ("through_late", 668.25)):  # fmt: skip
             self.assertAlmostEqual(getattr(found, name) - 100, after, places=6, msg=name)
 
     def test_a_film_dries_on_at_the_next_airs_pace(self):
@@ -147,7 +138,7 @@ class Ringing(unittest.TestCase):
     def test_five_minutes_away_are_a_break(self):
         for away, since in ((4, 100), (5, 125)):
             stretches = (Span(100, 120), Span(120 + away, 140))
-            self.assertEqual(unbroken_since(stretches, 140), since if away == 4 else 125)
+            self.assertEqual(unbroken_since(stretches, 140), since)
         self.assertIsNone(unbroken_since((Span(100, 120),), 125))
         self.assertEqual(unbroken_since((Span(100, 120),), 124), 100)
 
@@ -283,9 +274,9 @@ class Station(unittest.TestCase):
         summer = (
             self.mean(lambda r: r.climate.temperature_c, hour=3) / 2 + self.mean(lambda r: r.climate.temperature_c) / 2
         )
-        self.assertAlmostEqual(summer, 27 * math.cos(math.radians(48)) ** 1.2 - 2 + 0.22 * 48, delta=1.5)
+        self.assertAlmostEqual(summer, 25.0, delta=1.5)
         winter = self.mean(lambda r: r.climate.temperature_c, month=1) - self.mean(lambda r: r.climate.temperature_c)
-        self.assertAlmostEqual(winter, -2 * 0.22 * 48 * 0.98, delta=2.5)
+        self.assertAlmostEqual(winter, -20.5, delta=2.5)
         south = self.mean(lambda r: r.climate.temperature_c, latitude=-48.0, month=1)
         self.assertAlmostEqual(south, self.mean(lambda r: r.climate.temperature_c), delta=2.0)
 
@@ -339,9 +330,7 @@ class Logger(unittest.TestCase):
 
         self.assertAlmostEqual(self.mean(warm, 7, 19), 20.5 + 2.0 + 0.8, delta=0.5)
         self.assertAlmostEqual(self.mean(warm, 1, 19), 20.5 - 2.0 + 0.8, delta=0.5)
-        self.assertAlmostEqual(
-            self.mean(warm, 7, 19) - self.mean(warm, 7, 4), 0.8 + 0.8 * math.cos(math.pi / 12 * 3), delta=0.1
-        )
+        self.assertAlmostEqual(self.mean(warm, 7, 19) - self.mean(warm, 7, 4), 1.37, delta=0.1)
         self.assertAlmostEqual(self.mean(damp, 7, 19), 48 + 9, delta=3)
         self.assertAlmostEqual(self.mean(damp, 1, 19), 48 - 9, delta=3)
         self.assertAlmostEqual(self.mean(warm, 1, 19, north=False), self.mean(warm, 7, 19), delta=0.3)
@@ -358,8 +347,8 @@ class Logger(unittest.TestCase):
 
 class Water(unittest.TestCase):
     def test_values_are_drawn_in_by_an_eighth(self):
-        for value in (1.0, 5.0, 9.0):
-            self.assertAlmostEqual(reflected_value(value), value + 0.12 * (5 - value))
+        for value, seen in ((1.0, 1.48), (5.0, 5.0), (9.0, 8.52)):
+            self.assertAlmostEqual(reflected_value(value), seen)
         self.assertRaises(DomainError, reflected_value, 10.1)
         self.assertEqual((reflected_value(0.0), reflected_value(10.0)), (0.6, 9.4))
 
@@ -369,7 +358,7 @@ class Water(unittest.TestCase):
         self.assertAlmostEqual(reflection_length(10, 100, 2), 10)
         self.assertEqual(reflection_length(1, 100, 20, 50), 0.0)
 
-    def test_two_hundredths_of_the_width_are_seen_to_be_off(self):
+    def test_half_a_hundredth_of_the_width_is_seen_to_be_off(self):
         self.assertAlmostEqual(begins(offset_seen, 0.0, 0.1), 0.005, places=5)
         self.assertFalse(offset_seen(0.005))
         self.assertTrue(offset_seen(-0.006))
@@ -427,7 +416,7 @@ class Films(unittest.TestCase):
     def test_light_within_the_surface(self):
         """Saunderson's correction, doi:10.1364/JOSA.32.000727: 4 % thrown back from without, 60 % from within."""
         inner = np.array([0.0, 0.3, 0.9])
-        np.testing.assert_allclose(film.seen(inner), 0.96 * 0.4 * inner / (1 - 0.6 * inner))
+        np.testing.assert_allclose(film.seen(inner), (0.0, 0.14049, 0.75130), atol=5e-6)
         np.testing.assert_allclose(film.below_surface(film.seen(inner)), inner, atol=1e-12)
 
     def test_a_thick_film_is_an_endless_one_and_none_is_the_ground(self):
@@ -489,8 +478,7 @@ class DryingShift(unittest.TestCase):
         moved = fitted(Shift((0.0, 0.0, 0.0)), [(5.5, 6.1)])
         self.assertAlmostEqual(moved.at[1], 0.6 / 1.5)
         self.assertAlmostEqual(moved.at[0], 0.0)
-        left = 0.6 - 0.4
-        self.assertAlmostEqual(moved.error, math.sqrt((left**2 + 1.5 * 0.25**2) / 2.5))
+        self.assertAlmostEqual(moved.error, 0.2313, places=4)
         self.assertEqual(moved.pairs, 1)
 
 
