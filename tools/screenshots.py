@@ -44,6 +44,7 @@ def _crops(page: Page) -> None:
 
 def _terraces(page: Page) -> None:
     page.keyboard.press("5")
+    page.locator("path.dash:not([d=''])").wait_for(state="attached")  # outlines come after the picture
 
 
 def _marking(page: Page) -> None:

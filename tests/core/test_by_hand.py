@@ -12,7 +12,7 @@ from kind_distance.core.schedule.placed_by_hand import put_by_hand
 from kind_distance.core.schedule.plan import Schedule, make_schedule
 from kind_distance.core.schedule.reasons import explain
 from kind_distance.errors import DomainError, NotFoundError
-from kind_distance.stages.passes.plan_words import OF_FILMS, judge_by_hand
+from kind_distance.stages.passes.plan_words import judge_by_hand
 from tests.core.test_schedule import DAY, layer, problem, session, starts
 
 TWO = (session(1, 600, 120), session(2, 600 + DAY, 120))
@@ -95,6 +95,16 @@ class Putting(unittest.TestCase):
         )
 
 
+TITLES = {
+    "undry": "goes on wet paint",
+    "tacky": "is painted into tacky paint",
+    "glaze_early": "comes before what it lies on is dry through",
+    "varnish_early": "comes before the painting is dry through",
+    "undry_through": "comes before what it lies on is dry through",
+    "before_base": "stands before what it lies on",
+}
+
+
 class Planted(unittest.TestCase):
     """Each mistake planted alone is found with its measure, and its own remedy clears it."""
 
@@ -107,8 +117,7 @@ class Planted(unittest.TestCase):
     def told(self, given, number, into, minute, kind):
         fixed, plan, told = put(given, number, into, minute)
         self.assertEqual([j.kind for j in told], [kind])
-        title = OF_FILMS[kind][0] if kind in OF_FILMS else "stands before what it lies on"
-        self.assertIn(title, told[0].title)
+        self.assertIn(TITLES[kind], told[0].title)
         return fixed, plan, told
 
     def test_paint_on_undry_paint(self):
@@ -137,6 +146,13 @@ class Planted(unittest.TestCase):
         fixed, _, told = self.told(given, 2, 1, 660, "glaze_early")
         self.assertIn("not dry through", told[0].text)
         self.cleared(fixed, told)
+
+    def test_a_glaze_that_only_wants_firm_paint_is_told_so(self):
+        """In water-borne paint nobody waits until it is dry through: touch dry about as long again is enough."""
+        given = problem([layer(1, 1), layer(2, 1, kind="glaze")], [Precedence(1, 2, "firm", "")], TWO)
+        _, _, told = put(given, 2, 1, 630)
+        self.assertIn("is firm", told[0].title)
+        self.assertIn("not firm until about 10:40", told[0].text)
 
     def test_oil_over_acrylic_that_still_moves(self):
         rule = Precedence(1, 2, "through_dry", "")

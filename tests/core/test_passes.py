@@ -271,6 +271,9 @@ class Judging(unittest.TestCase):
         found = [p for p in passes_for() if p.plane != 2]
         judgement = next(j for j in judge_passes(found, PLANES, medium_of("acrylic")) if j.kind == "no_pass")
         self.assertEqual(judgement.remedies[0].arguments, {"plane": 2, "kind": "block_in"})
+        self.assertIn("150 cm²", judgement.text)
+        inches = judge_passes(found, PLANES, medium_of("acrylic"), unit="in")
+        self.assertIn("23.3 in²", next(j for j in inches if j.kind == "no_pass").text)
 
     def test_levels_are_complete(self):
         self.assertEqual(len(set(LEVEL.values())), len(LEVEL))

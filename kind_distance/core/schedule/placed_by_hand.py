@@ -108,7 +108,11 @@ def _films(board: Board, placement: Placement) -> list[Fault]:
             continue
         kind, short = _family(each, wanted[0]), ready - placement.start
         if kind not in worst or short > worst[kind][1]:
-            worst[kind] = (kind, short, {"lower": board.passes[painted], "ready": ready, "short_min": short})
+            worst[kind] = (
+                kind,
+                short,
+                {"lower": board.passes[painted], "needs": wanted[0], "ready": ready, "short_min": short},
+            )
     return list(worst.values())
 
 

@@ -17,7 +17,7 @@ from kind_distance.core.schedule.placed_by_hand import audit_by_hand
 from kind_distance.core.schedule.plan import Schedule
 from kind_distance.core.schedule.wet import audit_wet
 from kind_distance.core.schedule.work import Easel, Work
-from kind_distance.core.wording import Unit, clock, first_upper, say_length, say_list, say_minutes
+from kind_distance.core.wording import Unit, clock, first_upper, say_area, say_length, say_list, say_minutes
 from kind_distance.stages.telling import Said, Told, say
 
 NO_SINGLE_HELP = " No longer session and no few more of the same kind would hold it: thin the plan, or add sessions."
@@ -29,7 +29,7 @@ SayDay = Callable[[float], str]
 # -- passes and their materials ---------------------------------------------------------------------------------------
 
 
-def _unsafe_order(told: Told, _: Medium) -> Said:
+def _unsafe_order(told: Told, _medium: Medium, _unit: Unit) -> Said:
     lower, upper = told["lower"], told["upper"]
     remedies = []
     if told["isolates"]:
@@ -48,25 +48,29 @@ def _unsafe_order(told: Told, _: Medium) -> Said:
     )
 
 
-def _no_pass(told: Told, medium: Medium) -> Said:
+def _no_pass(told: Told, medium: Medium, unit: Unit) -> Said:
     plane, (rank,) = told["plane"], told.finding.ranks
     add: dict[str, object] = {"plane": rank, "kind": "block_in"}
     return (
         f"Nothing paints {plane.name}",
-        f"{plane.area_cm2:.0f} cm² would stay bare ground.",
+        f"{say_area(plane.area_cm2, unit)} would stay bare ground.",
         (Remedy(f"Add its {medium.block_in}", "add_pass", add),),
     )
 
 
-OF_PASSES: dict[str, Callable[[Told, Medium], Said]] = {"unsafe_order": _unsafe_order, "no_pass": _no_pass}
+OF_PASSES: dict[str, Callable[[Told, Medium, Unit], Said]] = {"unsafe_order": _unsafe_order, "no_pass": _no_pass}
 
 
 def judge_passes(
-    passes: list[Pass], planes: list[PlaneFacts], medium: Medium, finished: set[int] | None = None
+    passes: list[Pass],
+    planes: list[PlaneFacts],
+    medium: Medium,
+    finished: set[int] | None = None,
+    unit: Unit = "cm",
 ) -> list[Judgement]:
     """Judge a list of passes by its materials, most costly first; see ``audit_passes``."""
     found = audit_passes(passes, planes, finished)
-    return most_costly_first([say(each, "passes", OF_PASSES[each.kind](Told(each), medium)) for each in found])
+    return most_costly_first([say(each, "passes", OF_PASSES[each.kind](Told(each), medium, unit)) for each in found])
 
 
 def judge_wanted(wanted: list[Wanted], passes: list[Pass]) -> list[Judgement]:
@@ -108,14 +112,15 @@ def judge_wet(problem: Problem, placements: Sequence[Placement]) -> list[Judgeme
 
 # -- passes put by hand -----------------------------------------------------------------------------------------------
 
-# Title, state of what lies there, and why it matters. Common practice, no source.
+# Title, state of what lies there, and why it matters; a glaze wants it firm, or dry through where it was told so.
+# Common practice, no source.
 OF_FILMS = {
     "undry": ("goes on wet paint", "wet", "What lies there is picked up by the brush and goes to mud."),
     "tacky": (
         "is painted into tacky paint", "tacky", "Half-dry paint tears and lifts in patches: wait, or be quicker.",
     ),
     "glaze_early": (
-        "comes before what it lies on is dry through", "not dry through",
+        "comes before what it lies on is {wanted}", "not {wanted}",
         "A glaze over paint that is not firm lifts it or drags it.",
     ),
     "varnish_early": (
@@ -133,6 +138,8 @@ def _by_hand(told: Told, unit: Unit) -> tuple[str, str]:
     kind = told.finding.kind
     if kind in OF_FILMS:
         title, state, why = OF_FILMS[kind]
+        wanted = "firm" if told["needs"] == "firm" else "dry through"
+        title, state = title.format(wanted=wanted), state.format(wanted=wanted)
         short, ready = told["short_min"], told["ready"]
         when = clock(ready) if short < HALF_DAY_MIN else f"{say_minutes(short)} later"
         lower = first_upper(told["lower"].said)
@@ -238,7 +245,7 @@ def judge_unplaced(problem: Problem, schedule: Schedule, *, taken: bool) -> list
     said = first_upper(say_list(titles[:MOST_NAMED]) + more)
     if taken:
         would = " It is the plan you took that leaves it; worked out afresh, it may fit."
-        remedies = [Remedy("Let the plan go", "let_plan_go"), Remedy("Plan it anew", "take_plan", {"way": "anew"})]
+        remedies = [Remedy("Discard the plan", "let_plan_go"), Remedy("Plan it anew", "take_plan", {"way": "anew"})]
     else:
         knot = say_conflict(problem, schedule.conflict)
         help_said = f" What would do: {' or '.join(offer.said for offer in offers)}." if offers else NO_SINGLE_HELP
@@ -258,7 +265,7 @@ def judge_work(work: Work, easel: Easel) -> list[Judgement]:
     finished = {each.pass_id for each in easel.done}
     late = [] if easel.deadline is None else judge_deadline(work.problem, work.schedule, easel.deadline, easel.say_day)
     return [
-        *judge_passes(work.passes, work.planes, easel.medium, finished),
+        *judge_passes(work.passes, work.planes, easel.medium, finished, easel.unit),
         *judge_wet(work.problem, work.schedule.placements),
         *judge_by_hand(work.problem, work.schedule, easel.unit),
         *judge_unplaced(work.problem, work.schedule, taken=bool(easel.kept)),
