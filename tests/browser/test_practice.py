@@ -4,7 +4,7 @@ import re
 
 from playwright.sync_api import expect
 
-from kind_distance.core.practice.drills.table import DRILLS
+from kind_distance.stages.practice.drills.table import DRILLS
 from tests.browser.base import InBrowser
 from tests.browser.test_access import AXE
 

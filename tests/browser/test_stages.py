@@ -14,7 +14,7 @@ class Brief(InBrowser):
         page.get_by_role("button", name="Tea terraces").click()
         page.get_by_role("textbox", name="Title").fill("Terraces in mist")
         page.get_by_role("combobox", name="Unit").select_option("in")
-        expect(page.get_by_role("spinbutton", name="Width")).to_have_value("15.75")
+        expect(page.get_by_role("textbox", name="Width")).to_have_value("15.75")
         page.get_by_role("button", name="Keep", exact=True).click()
         expect(page.get_by_role("heading", name="Terraces in mist")).to_be_visible()
         expect(page.get_by_text("in²", exact=False).first).to_be_visible()
@@ -24,11 +24,11 @@ class Brief(InBrowser):
         page = self.go("/")
         page.get_by_role("button", name="New painting").click()
         page.get_by_role("textbox", name="Title").fill("Wall")
-        page.get_by_role("spinbutton", name="Width").fill("5000")
+        page.get_by_role("textbox", name="Width").fill("5000")
         page.get_by_role("button", name="Put it on the shelf").click()
         expect(page.get_by_role("alert")).to_contain_text("none one can paint on")
         expect(page.get_by_role("textbox", name="Title")).to_have_value("Wall")
-        page.get_by_role("spinbutton", name="Width").fill("50")
+        page.get_by_role("textbox", name="Width").fill("50")
         page.get_by_role("button", name="Put it on the shelf").click()
         expect(page.get_by_text("Bring a photo of the place")).to_be_visible()
 
@@ -230,7 +230,7 @@ class Passes(InBrowser):
         page.get_by_role("button", name="Painted", exact=True).click()
         expect(added).to_contain_text("painted")
         added.get_by_role("button", name="Not yet").click()
-        expect(added.get_by_role("spinbutton")).to_be_visible()
+        expect(added.get_by_role("textbox")).to_be_visible()
 
     def test_an_order_that_would_not_hold_is_refused(self):
         self.expected = ("409",)
@@ -261,3 +261,61 @@ class Sessions(InBrowser):
         page.wait_for_timeout(200)
         self.assertGreater(page.evaluate("document.querySelector('.scroll').scrollLeft"), 100)
         expect(page.get_by_role("button", name="Thursday 3 December")).to_be_in_viewport()
+
+
+class Numbers(InBrowser):
+    """A field for a number: what it takes, and what it says where it takes it not."""
+
+    def begun(self):
+        page = self.go(f"/paintings/{TEA}/planes")
+        return page, page.get_by_label("Visibility in km")
+
+    def typed(self, page, field, text):
+        field.click()
+        field.press("Control+a")
+        page.keyboard.type(text)
+
+    def kept(self, page, field, key="Tab"):
+        """Leave the field, and say what was sent."""
+        with page.expect_response("**/changes") as told:
+            field.press(key)
+        return told.value.request.post_data_json["change"]
+
+    def test_a_comma_is_a_point(self):
+        page, field = self.begun()
+        self.typed(page, field, "4,5")
+        self.assertEqual(self.kept(page, field), {"action": "set_depth", "visibility_km": 4.5})
+        self.typed(page, field, "4,6")
+        self.assertEqual(self.kept(page, field, "Enter")["visibility_km"], 4.6)
+
+    def test_a_thousand_or_a_point_is_asked_before_it_is_taken(self):
+        page, field = self.begun()
+        self.typed(page, field, "1,200")
+        field.press("Tab")
+        expect(field).to_have_js_property("validationMessage", "Is that 1200, or 1.2? Write it so.")
+        self.typed(page, field, "1.2")
+        self.assertEqual(self.kept(page, field)["visibility_km"], 1.2)
+
+    def test_what_is_out_of_bounds_stands_as_it_was_typed_and_is_told(self):
+        page, field = self.begun()
+        self.typed(page, field, "900")
+        field.press("Tab")
+        expect(field).to_have_js_property("validationMessage", "At most 340.")
+        expect(field).to_have_value("900")
+        self.typed(page, field, "90")
+        self.assertEqual(self.kept(page, field)["visibility_km"], 90)
+        expect(field).to_have_js_property("validationMessage", "")
+
+    def test_arrows_step_it_and_stop_at_its_bounds(self):
+        page, _ = self.begun()
+        field = page.get_by_label("Pull of the veil in per cent")
+        self.typed(page, field, "70")
+        self.kept(page, field)
+        field.focus()
+        self.assertEqual(self.kept(page, field, "ArrowUp")["pull"], 0.8)
+        self.typed(page, field, "100")
+        self.assertEqual(self.kept(page, field)["pull"], 1)
+        field.focus()
+        field.press("ArrowUp")
+        expect(field).to_have_value("100")
+        self.assertEqual(self.kept(page, field, "ArrowDown")["pull"], 0.9)

@@ -18,7 +18,7 @@ class Newcomer(InBrowser):
         page.get_by_role("textbox", name="Title").fill("Pavilion over the lake")
         page.get_by_label("What is it about?").fill("Warm roofs against pale air.")
         page.get_by_role("combobox", name="Medium", exact=True).select_option("watercolour")
-        page.get_by_role("spinbutton", name="Width").fill("30")
+        page.get_by_role("textbox", name="Width").fill("30")
         page.get_by_role("button", name="Put it on the shelf").click()
         expect(page.get_by_text("Bring a photo of the place")).to_be_visible()
 
@@ -56,7 +56,7 @@ class Newcomer(InBrowser):
         ).to_be_visible()
         page.get_by_role("link", name="Sessions").click()
         page.get_by_role("button", name="Add a session").first.click()
-        page.get_by_role("spinbutton", name="Minutes", exact=True).fill("180")
+        page.get_by_role("textbox", name="Minutes", exact=True).fill("180")
         page.get_by_role("button", name="Add it").click()
         expect(page.locator("g.bar").first).to_be_visible()
         expect(page.get_by_text("Not earlier:")).to_be_visible()

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** What the painter wants: title, main idea, medium, support, ground, school of order. */
+import NumberField from "@/fields/NumberField.vue";
 import { computed, onMounted, reactive, ref, watch } from "vue";
 import type { Begin, Brief, Choices } from "@/api/client";
 import DayField from "@/fields/DayField.vue";
@@ -118,13 +119,11 @@ function finish(): void {
         ><input v-model="form.support" class="field" size="9" required maxlength="40"
       /></label>
       <label
-        ><span class="hidden-label">Width</span
-        ><input v-model.number="form.width" class="field num" type="number" step="any" min="0.5" required
+        ><span class="hidden-label">Width</span><NumberField v-model="form.width" :min="0.5" required
       /></label>
       x
       <label
-        ><span class="hidden-label">Height</span
-        ><input v-model.number="form.height" class="field num" type="number" step="any" min="0.5" required
+        ><span class="hidden-label">Height</span><NumberField v-model="form.height" :min="0.5" required
       /></label>
       <label
         ><span class="hidden-label">Unit</span>
@@ -220,10 +219,6 @@ textarea.say {
 .work summary {
   cursor: pointer;
   min-height: 28px;
-}
-.num {
-  width: 5.2em;
-  text-align: right;
 }
 .deeds {
   display: flex;

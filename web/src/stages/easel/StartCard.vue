@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Before a session: what it is for, what is painted in it, what to take, what to beware of; one press begins it. */
+import NumberField from "@/fields/NumberField.vue";
 import { computed, ref } from "vue";
 import { useTable } from "@/api/store";
 import { useMixes } from "@/stages/mixes/mixes";
@@ -99,15 +100,7 @@ const outdoors = ref(false);
     </ul>
     <form @submit.prevent="easel.press({ action: 'begin_session', minutes, outdoors })">
       Unplanned, for
-      <input
-        v-model.number="minutes"
-        class="field"
-        type="number"
-        min="5"
-        max="720"
-        step="5"
-        aria-label="Minutes"
-      />
+      <NumberField v-model="minutes" :min="5" :max="720" :step="5" label="Minutes" />
       min,
       <label><input v-model="outdoors" type="checkbox" /> outdoors</label>
       <button :class="first ? 'do' : 'big'" type="submit">Begin</button>

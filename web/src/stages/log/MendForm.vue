@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Something to mend next time: what, and in at most how many minutes. */
+import NumberField from "@/fields/NumberField.vue";
 import { ref } from "vue";
 import { useTable } from "@/api/store";
 
@@ -10,13 +11,13 @@ const props = defineProps<{
 const emit = defineEmits<{ done: [] }>();
 const table = useTable();
 const text = ref("");
-const minutes = ref<number | "">("");
+const minutes = ref<number | null>(null);
 async function add(): Promise<void> {
   if (!text.value.trim()) return;
-  const said = { text: text.value, minutes: minutes.value || null, ...props.at };
+  const said = { text: text.value, minutes: minutes.value, ...props.at };
   if (await table.change({ action: "add_mend", ...said })) {
     text.value = "";
-    minutes.value = "";
+    minutes.value = null;
     emit("done");
   }
 }
@@ -33,14 +34,7 @@ async function add(): Promise<void> {
     />
     <label
       >in at most
-      <input
-        v-model.number="minutes"
-        class="field"
-        type="number"
-        min="1"
-        max="240"
-        aria-label="Minutes allowed"
-      />
+      <NumberField v-model="minutes" :min="1" :max="240" label="Minutes allowed" />
       min</label
     >
     <button class="do" type="submit">Write it down</button>

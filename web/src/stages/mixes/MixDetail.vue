@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** One mix: how it looks where it will stand, its recipe, how it dries, how much of it; other ways to it, and one's own. */
+import NumberField from "@/fields/NumberField.vue";
 import { computed, ref, watch } from "vue";
 import { useTable } from "@/api/store";
 import HintTip from "@/frame/HintTip.vue";
@@ -49,6 +50,10 @@ const parts = computed<[number, number][]>(() =>
     .filter(([, count]) => count > 0)
     .slice(0, 6),
 );
+function ownParts(tube: number, count: number | null): void {
+  own.value[tube] = count ?? 0;
+  void see();
+}
 async function see(): Promise<void> {
   made.value = parts.value.length ? await mixes.tried(parts.value, water.value) : null;
 }
@@ -131,25 +136,16 @@ const ways = computed(() => [
     <form v-if="writing" class="own" @submit.prevent="settle">
       <label v-for="tube in mixes.found?.tubes ?? []" :key="tube.number"
         ><span>{{ tube.name }}</span
-        ><input
-          v-model.number="own[tube.number]"
-          class="field num"
-          type="number"
-          min="0"
-          max="2000"
+        ><NumberField
+          :model-value="own[tube.number] ?? null"
+          :min="0"
+          :max="2000"
           placeholder="0"
-          @input="see"
+          @update:model-value="ownParts(tube.number, $event)"
       /></label>
       <label v-if="mixes.found?.medium_transparent"
         ><span>Parts of water</span
-        ><input
-          v-model.number="water"
-          class="field num"
-          type="number"
-          min="0"
-          max="200"
-          step="1"
-          @input="see"
+        ><NumberField v-model="water" :min="0" :max="200" :step="1" @update:model-value="see"
       /></label>
       <p v-if="made" class="made">
         <i :style="{ background: made.colour }" /> makes {{ made.value.toFixed(1) }}:

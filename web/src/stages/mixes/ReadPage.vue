@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** A photographed page of swatches: boxes are proposed, put right by hand, and read for all tubes at once. */
+import NumberField from "@/fields/NumberField.vue";
 import { computed, onBeforeUnmount, ref, watch } from "vue";
 import { client, content, Problem, type Schemas } from "@/api/client";
 import { useTable } from "@/api/store";
@@ -129,15 +130,7 @@ async function keep(): Promise<void> {
           </template>
           <template v-else>
             first the paint as it comes, then its tint with
-            <input
-              v-model.number="parts"
-              class="field num"
-              type="number"
-              min="0.5"
-              max="200"
-              step="0.5"
-              aria-label="Parts of white"
-            />
+            <NumberField v-model="parts" :min="0.5" :max="200" :step="0.5" label="Parts of white" />
             parts of white.
           </template>
           Press a box to say what it is; a wrong one is left out.

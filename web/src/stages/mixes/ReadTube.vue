@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** A tube's own swatches, pressed on a photo with a white and a grey beside them. */
+import NumberField from "@/fields/NumberField.vue";
 import { onBeforeUnmount, ref, watch } from "vue";
 import { useTable } from "@/api/store";
 import NoticeLine from "@/frame/NoticeLine.vue";
@@ -102,15 +103,7 @@ async function keep(): Promise<void> {
             tint
           </button>
           with
-          <input
-            v-model.number="parts"
-            class="field num"
-            type="number"
-            min="0.5"
-            max="200"
-            step="0.5"
-            aria-label="Parts of white"
-          />
+          <NumberField v-model="parts" :min="0.5" :max="200" :step="0.5" label="Parts of white" />
           parts of white.
         </p>
         <div

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** The tubes on the palette: masstone running into tint, what each is for, and which stay in the box. */
+import NumberField from "@/fields/NumberField.vue";
 import { ref } from "vue";
 import type { Change } from "@/api/client";
 import { useTable } from "@/api/store";
@@ -18,9 +19,7 @@ const looked = ref(0);
 const reading = ref(0);
 
 /** Sets one fact of a tube; an emptied field is not known. */
-function set(tube: Tube, field: "price" | "ml" | "opacity", event: Event): void {
-  const said = (event.target as HTMLInputElement).value;
-  const value = field === "opacity" ? said : said === "" ? null : Number(said);
+function set(tube: Tube, field: "price" | "ml" | "opacity", value: number | string | null): void {
   void table.change({ action: "set_tube", tube: tube.number, [field]: value } as Change);
 }
 function facts(tube: Tube): string {
@@ -74,29 +73,20 @@ function facts(tube: Tube): string {
         <p class="sentence">
           <label
             >Price
-            <input
-              class="field num"
-              type="number"
-              min="0"
-              step="0.01"
-              :value="tube.price ?? ''"
-              @change="set(tube, 'price', $event)"
+            <NumberField :min="0" :step="0.01" :model-value="tube.price" @change="set(tube, 'price', $event)"
           /></label>
           for
           <label
-            ><input
-              class="field num"
-              type="number"
-              min="0.1"
-              step="1"
-              :value="tube.ml ?? ''"
-              @change="set(tube, 'ml', $event)"
-            />
+            ><NumberField :min="0.1" :step="1" :model-value="tube.ml" @change="set(tube, 'ml', $event)" />
             ml</label
           >,
           <label
             ><span class="hidden-label">Opacity</span
-            ><select class="field" :value="tube.opacity" @change="set(tube, 'opacity', $event)">
+            ><select
+              class="field"
+              :value="tube.opacity"
+              @change="set(tube, 'opacity', ($event.target as HTMLSelectElement).value)"
+            >
               <option value="T">transparent</option>
               <option value="ST">semi-transparent</option>
               <option value="SO">semi-opaque</option>

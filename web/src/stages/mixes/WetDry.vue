@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Own swatches read wet and again dry: they move how drying is reckoned. */
+import NumberField from "@/fields/NumberField.vue";
 import { ref } from "vue";
 import { useTable } from "@/api/store";
 import type { Mixes } from "./mixes";
@@ -25,12 +26,8 @@ async function note(): Promise<void> {
   <details>
     <summary>Your own wet and dry swatches{{ swatches.length ? ` (${swatches.length})` : "" }}</summary>
     <form @submit.prevent="note">
-      <label
-        >Wet <input v-model.number="wet" class="field num" type="number" min="0" max="10" step="0.1" required
-      /></label>
-      <label
-        >dry <input v-model.number="dry" class="field num" type="number" min="0" max="10" step="0.1" required
-      /></label>
+      <label>Wet <NumberField v-model="wet" :min="0" :max="10" :step="0.1" required /></label>
+      <label>dry <NumberField v-model="dry" :min="0" :max="10" :step="0.1" required /></label>
       <button class="do" type="submit">Note it</button>
     </form>
     <ul>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** The chosen pass: why it is needed, what it waits for, and what can be done with it. */
+import NumberField from "@/fields/NumberField.vue";
 import { computed, ref, watch } from "vue";
 import type { Pass } from "@/api/client";
 import { useTable } from "@/api/store";
@@ -27,12 +28,9 @@ function setThickness(event: Event): void {
   const thickness = Number((event.target as HTMLSelectElement).value);
   void table.change({ action: "set_pass", number: props.pass.number, thickness });
 }
-async function setBrush(event: Event): Promise<void> {
-  const field = event.target as HTMLInputElement;
-  const brush_mm = Number(field.value);
-  if (!field.value || brush_mm === props.pass.brush_mm) return;
-  if (!(await table.change({ action: "set_pass", number: props.pass.number, brush_mm })))
-    field.value = String(props.pass.brush_mm ?? "");
+function setBrush(brush_mm: number | null): void {
+  if (brush_mm === null || brush_mm === props.pass.brush_mm) return;
+  void table.change({ action: "set_pass", number: props.pass.number, brush_mm });
 }
 function setLight(event: Event): void {
   const in_light = (event.target as HTMLInputElement).checked;
@@ -85,15 +83,13 @@ const THICKNESSES: [number, string][] = [
     <p v-if="pass.paint !== 'dry'">
       <label
         >Brush
-        <input
-          class="field num"
-          type="number"
-          min="0.5"
-          max="300"
-          step="0.5"
-          :value="pass.brush_mm ?? ''"
+        <NumberField
+          :min="0.5"
+          :max="300"
+          :step="0.5"
+          :model-value="pass.brush_mm"
           :placeholder="pass.smallest_mm ? String(pass.smallest_mm) : ''"
-          aria-label="Width of the brush in mm"
+          label="Width of the brush in mm"
           @change="setBrush"
         />
         mm</label
@@ -163,10 +159,6 @@ li {
   text-decoration: underline;
   text-underline-offset: 2px;
   text-align: left;
-}
-.num {
-  width: 4.4em;
-  text-align: right;
 }
 .deeds {
   display: flex;

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** What a pass says of itself beyond the usual: paint, what it wants under it, what it paints and spares. */
+import NumberField from "@/fields/NumberField.vue";
 import { computed } from "vue";
 import type { Pass } from "@/api/client";
 import { useTable } from "@/api/store";
@@ -15,9 +16,8 @@ function set(part: Record<string, unknown>): void {
   void table.change({ action: "set_pass", number: props.pass.number, ...part });
 }
 /** A number that is left empty is as usual again. */
-function setNumber(field: Field, event: Event, per = 1): void {
-  const text = (event.target as HTMLInputElement).value;
-  set({ [field]: text === "" ? null : Number(text) / per });
+function setNumber(field: Field, typed: number | null, per = 1): void {
+  set({ [field]: typed === null ? null : typed / per });
 }
 const WANTS: [string, string][] = [
   ["", "as usual for it"],
@@ -79,13 +79,11 @@ function toggled(list: number[], number: number): number[] {
       /></label>
       <label
         >Its value, dry
-        <input
-          class="field"
-          type="number"
-          min="0"
-          max="10"
-          step="0.1"
-          :value="pass.value ?? ''"
+        <NumberField
+          :min="0"
+          :max="10"
+          :step="0.1"
+          :model-value="pass.value === null ? null : Math.round(10 * pass.value) / 10"
           placeholder="as planned"
           @change="setNumber('value', $event)"
       /></label>
@@ -121,24 +119,20 @@ function toggled(list: number[], number: number): number[] {
       >
       <label
         >Touches of its plane, %
-        <input
-          class="field"
-          type="number"
-          min="1"
-          max="100"
-          :value="pass.share === null ? '' : Math.round(100 * pass.share)"
+        <NumberField
+          :min="1"
+          :max="100"
+          :model-value="pass.share === null ? null : Math.round(100 * pass.share)"
           placeholder="all"
           @change="setNumber('share', $event, 100)"
       /></label>
       <label
         >Narrowest mark, mm
-        <input
-          class="field"
-          type="number"
-          min="0.1"
-          max="300"
-          step="0.1"
-          :value="pass.mark_mm ?? ''"
+        <NumberField
+          :min="0.1"
+          :max="300"
+          :step="0.1"
+          :model-value="pass.mark_mm"
           @change="setNumber('mark_mm', $event)"
       /></label>
       <template v-if="pass.paint === 'oil'">
@@ -205,7 +199,8 @@ function toggled(list: number[], number: number): number[] {
   gap: 1px;
   color: var(--ink2);
 }
-.grid .field {
+.grid .field,
+.grid .number {
   box-sizing: border-box;
   width: 100%;
   color: var(--ink);

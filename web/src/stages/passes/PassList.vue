@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** The passes one under the other, as they will be painted; each can be moved, timed, taken away, ticked off. */
+import NumberField from "@/fields/NumberField.vue";
 import { computed, nextTick, reactive, ref } from "vue";
 import type { Pass, Plane } from "@/api/client";
 import { useTable } from "@/api/store";
@@ -27,12 +28,9 @@ function where(pass: Pass): string {
   if (pass.thing) return pass.thing;
   return pass.plane === null ? "whole surface" : (looks.value.get(pass.plane)?.name ?? "");
 }
-async function setMinutes(pass: Pass, event: Event): Promise<void> {
-  const field = event.target as HTMLInputElement;
-  const minutes = Math.round(Number(field.value));
-  if (minutes === pass.minutes) return;
-  if (!(await table.change({ action: "set_pass", number: pass.number, minutes })))
-    field.value = String(pass.minutes);
+function setMinutes(pass: Pass, typed: number | null): void {
+  const minutes = Math.round(typed ?? pass.minutes);
+  if (minutes !== pass.minutes) void table.change({ action: "set_pass", number: pass.number, minutes });
 }
 /** A move that was refused because the materials do not hold, until it is taken back or a reason is written. */
 const refused = ref<{ number: number; to: number; why: string } | null>(null);
@@ -54,10 +52,10 @@ async function moveAnyway(): Promise<void> {
 /** Several passes chosen to be changed at once. */
 const several = ref(false);
 const picked = ref<ReadonlySet<number>>(new Set());
-const together = reactive<Record<string, number | string>>({
-  minutes_times: "",
-  brush_mm: "",
-  thickness: "",
+const together = reactive({
+  minutes_times: "" as number | "",
+  brush_mm: null as number | null,
+  thickness: "" as number | "",
 });
 function severalOrNot(): void {
   several.value = !several.value;
@@ -69,7 +67,9 @@ function pick(number: number): void {
   picked.value = now;
 }
 async function changeSeveral(): Promise<void> {
-  const said = Object.fromEntries(Object.entries(together).filter(([, value]) => value !== ""));
+  const said = Object.fromEntries(
+    Object.entries(together).filter(([, value]) => value !== "" && value !== null),
+  );
   const made = await table.change({ action: "set_passes", numbers: [...picked.value], ...said });
   if (made) severalOrNot();
 }
@@ -153,7 +153,13 @@ function stop(pass: Pass): number {
       >
       <label
         >brush
-        <input v-model="together.brush_mm" class="field num" type="number" min="0.5" max="300" step="0.5" />
+        <NumberField
+          v-model="together.brush_mm"
+          label="Width of the brush in mm"
+          :min="0.5"
+          :max="300"
+          :step="0.5"
+        />
         mm</label
       >
       <label
@@ -225,14 +231,13 @@ function stop(pass: Pass): number {
         </template>
         <template v-else>
           <label class="minutes"
-            ><input
-              class="field num"
-              type="number"
-              min="1"
-              max="720"
+            ><NumberField
+              class="num"
+              :min="1"
+              :max="720"
               :tabindex="stop(pass)"
-              :value="pass.minutes"
-              :aria-label="`Minutes of ${pass.title}, ${where(pass)}`"
+              :model-value="pass.minutes"
+              :label="`Minutes of ${pass.title}, ${where(pass)}`"
               @change="setMinutes(pass, $event)"
             />
             min</label
@@ -331,12 +336,11 @@ function stop(pass: Pass): number {
 }
 .num {
   width: 2.8em;
-  text-align: right;
   border-bottom-color: transparent;
 }
 .row:hover .num,
 .row.chosen .num,
-.num:focus {
+.num:focus-within {
   border-bottom-color: var(--line);
 }
 .minutes {

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** The air as a sentence: veil, visibility, how far it pulls, key, least gap. */
+import NumberField from "@/fields/NumberField.vue";
 import { computed, ref, watch } from "vue";
 import type { Painting, Source } from "@/api/client";
 import { useTable } from "@/api/store";
@@ -71,13 +72,10 @@ function chosen(event: Event): string {
     >, <TermWord word="Sight" /> to
     <label
       ><span class="hidden-label">Visibility in km</span
-      ><input
-        v-model.number="visibility"
-        class="field num"
-        type="number"
-        min="0.01"
-        max="340"
-        step="any"
+      ><NumberField
+        v-model="visibility"
+        :min="0.01"
+        :max="340"
         @change="table.change({ action: 'set_depth', visibility_km: visibility })"
     /></label>
     km<template v-if="depth.visibility_own">
@@ -88,13 +86,11 @@ function chosen(event: Event): string {
     · <TermWord word="Pull of the veil">the veil pulls</TermWord>
     <label
       ><span class="hidden-label">Pull of the veil in per cent</span
-      ><input
-        v-model.number="pull"
-        class="field num"
-        type="number"
-        min="0"
-        max="100"
-        step="10"
+      ><NumberField
+        v-model="pull"
+        :min="0"
+        :max="100"
+        :step="10"
         @change="table.change({ action: 'set_depth', pull: pull / 100 })"
     /></label>
     % ·
@@ -113,13 +109,11 @@ function chosen(event: Event): string {
     · planes that meet stay
     <label
       ><span class="hidden-label">Least gap in value steps</span
-      ><input
-        v-model.number="gap"
-        class="field num"
-        type="number"
-        min="0"
-        max="3"
-        step="0.1"
+      ><NumberField
+        v-model="gap"
+        :min="0"
+        :max="3"
+        :step="0.1"
         @change="table.change({ action: 'set_depth', gap })"
     /></label>
     <TermWord word="Gap">apart</TermWord>
@@ -172,11 +166,6 @@ function chosen(event: Event): string {
   height: 14px;
   border: 1px solid var(--line);
   vertical-align: -2px;
-}
-.num {
-  width: 3.6em;
-  text-align: right;
-  font-size: 15px;
 }
 .air .do {
   min-height: 22px;

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** How far a plane is, from what the painter knows: a height, the sea's horizon, another plane. */
+import NumberField from "@/fields/NumberField.vue";
 import { computed, ref } from "vue";
 import { Problem, type Plane } from "@/api/client";
 import { useTable } from "@/api/store";
@@ -55,57 +56,21 @@ async function say(): Promise<void> {
         <option v-for="each in others" :key="each.rank" :value="each.rank">{{ each.name }}</option>
       </select>
       :
-      <input
-        v-model.number="times"
-        class="field num"
-        type="number"
-        min="0.01"
-        step="any"
-        aria-label="How many times"
-      />
+      <NumberField v-model="times" :min="0.01" label="How many times" />
       times
     </template>
     <template v-else-if="way === 'height'">
       :
-      <input
-        v-model.number="height"
-        class="field num"
-        type="number"
-        min="0.01"
-        step="any"
-        aria-label="Its height in metres"
-      />
+      <NumberField v-model="height" :min="0.01" label="Its height in metres" />
       m high, taking
-      <input
-        v-model.number="share"
-        class="field num"
-        type="number"
-        min="0.1"
-        max="100"
-        step="any"
-        aria-label="Of the short side, in per cent"
-      />
+      <NumberField v-model="share" :min="0.1" :max="100" label="Of the short side, in per cent" />
       % of the picture's short side, through a
-      <input
-        v-model.number="lens"
-        class="field num"
-        type="number"
-        min="5"
-        step="any"
-        aria-label="Lens in mm, as for 35 mm film"
-      />
+      <NumberField v-model="lens" :min="5" label="Lens in mm, as for 35 mm film" />
       mm lens (as for 35 mm film)
     </template>
     <template v-else>
       , the eye
-      <input
-        v-model.number="eye"
-        class="field num"
-        type="number"
-        min="0.1"
-        step="any"
-        aria-label="Height of the eye in metres"
-      />
+      <NumberField v-model="eye" :min="0.1" label="Height of the eye in metres" />
       m above it
     </template>
     <button class="do main">Take that distance</button>
@@ -121,9 +86,5 @@ async function say(): Promise<void> {
   align-items: center;
   width: 100%;
   font-size: 15px;
-}
-.num {
-  width: 4em;
-  text-align: right;
 }
 </style>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** The chosen plane as a sentence one can change: its name, what it is, how far it stands, what it is held at. */
+import NumberField from "@/fields/NumberField.vue";
 import HintTip from "@/frame/HintTip.vue";
 import { computed, ref, watch } from "vue";
 import type { Plane } from "@/api/client";
@@ -17,7 +18,7 @@ const table = useTable();
 const plane = computed(() => props.planes.find((each) => each.rank === props.chosen));
 const asking = ref(false);
 const name = ref("");
-const distance = ref<number | "">("");
+const distance = ref<number | null>(null);
 
 // Each field follows its own value only, so that what is being typed survives the answer to the change before.
 watch([() => plane.value?.rank, () => plane.value?.name], () => (name.value = plane.value?.name ?? ""), {
@@ -25,7 +26,7 @@ watch([() => plane.value?.rank, () => plane.value?.name], () => (name.value = pl
 });
 watch(
   [() => plane.value?.rank, () => plane.value?.distance_m],
-  () => (distance.value = plane.value?.distance_m ?? ""),
+  () => (distance.value = plane.value?.distance_m ?? null),
   { immediate: true },
 );
 
@@ -35,7 +36,7 @@ async function rename(): Promise<void> {
   }
 }
 async function setDistance(): Promise<void> {
-  if (distance.value !== "" && distance.value !== plane.value?.distance_m) {
+  if (distance.value !== null && distance.value !== plane.value?.distance_m) {
     await table.change({ action: "set_plane", plane: props.chosen, distance_m: distance.value });
   }
 }
@@ -78,14 +79,11 @@ function setKind(event: Event): void {
     </label>
     <label v-if="plane.kind !== 'sky'"
       >about
-      <input
-        v-model.number="distance"
-        class="field num"
-        type="number"
-        min="0.1"
-        step="any"
+      <NumberField
+        v-model="distance"
+        :min="0.1"
         placeholder="?"
-        aria-label="Distance in metres"
+        label="Distance in metres"
         @change="setDistance"
       />
       m away</label
@@ -149,10 +147,6 @@ function setKind(event: Event): void {
 .name {
   width: 8.6em;
   font-weight: 700;
-}
-.num {
-  width: 4.4em;
-  text-align: right;
 }
 .deeds {
   display: flex;

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** One painting session: when, how long, where, in what air. */
+import NumberField from "@/fields/NumberField.vue";
 import { computed, reactive, ref } from "vue";
 import type { Session } from "@/api/client";
 import { useTable } from "@/api/store";
@@ -93,7 +94,7 @@ async function remove(): Promise<void> {
       for
       <label
         ><span class="hidden-label">Minutes</span
-        ><input v-model.number="form.minutes" class="field num" type="number" min="5" max="720" required
+        ><NumberField v-model="form.minutes" :min="5" :max="720" required
       /></label>
       min,
       <label
@@ -117,12 +118,11 @@ async function remove(): Promise<void> {
       The air:
       <label
         ><span class="hidden-label">Temperature in °C</span
-        ><input v-model.number="form.temperature_c" class="field num" type="number" step="any" required
+        ><NumberField v-model="form.temperature_c" required
       /></label>
       °C,
       <label
-        ><span class="hidden-label">Humidity in per cent</span
-        ><input v-model.number="form.humidity" class="field num" type="number" step="any" required
+        ><span class="hidden-label">Humidity in per cent</span><NumberField v-model="form.humidity" required
       /></label>
       % humidity,
       <label
@@ -152,17 +152,17 @@ async function remove(): Promise<void> {
       Of that,
       <label
         ><span class="hidden-label">Minutes to set up</span
-        ><input v-model.number="form.setup_min" class="field num" type="number" min="0" max="240" required
+        ><NumberField v-model="form.setup_min" :min="0" :max="240" required
       /></label>
       min to set up and
       <label
         ><span class="hidden-label">Minutes to clean up</span
-        ><input v-model.number="form.cleanup_min" class="field num" type="number" min="0" max="240" required
+        ><NumberField v-model="form.cleanup_min" :min="0" :max="240" required
       /></label>
       to clean up; a break after
       <label
         ><span class="hidden-label">Minutes of painting before a break, 0 for none</span
-        ><input v-model.number="form.unbroken_min" class="field num" type="number" min="0" max="240" required
+        ><NumberField v-model="form.unbroken_min" :min="0" :max="240" required
       /></label>
       min of painting{{ form.unbroken_min ? "" : " (0: none)" }}.
     </p>
@@ -212,10 +212,6 @@ async function remove(): Promise<void> {
 }
 .long {
   width: 100%;
-}
-.num {
-  width: 4em;
-  text-align: right;
 }
 .deeds {
   display: flex;
