@@ -5,7 +5,6 @@ python -m tools.memory FILE FOLDER_OF_PHOTOS
 
 from __future__ import annotations
 
-import resource
 import sys
 from pathlib import Path
 
@@ -17,6 +16,12 @@ from kind_distance.demo.seed import seed
 from tools.running import DEMO_NOW
 
 TILTS = 6
+
+
+def _megabytes(what: str) -> float:
+    """Memory of this process by the kernel; `ru_maxrss` of a child begins with what its parent held. [MB]."""
+    status = Path("/proc/self/status").read_text()
+    return next(int(line.split()[1]) for line in status.splitlines() if line.startswith(what)) * 1024 / 1e6
 
 
 def main() -> int:
@@ -47,8 +52,7 @@ def main() -> int:
         for k in range(10):
             points = [[0.1, 0.05 * k + 0.02], [0.9, 0.05 * k + 0.02]]
             change(action="add_stroke", plane=1 + k % 3, kind="mark", points=points, width=0.01)
-    pages = int(Path("/proc/self/statm").read_text().split()[1])
-    print(pages * resource.getpagesize() / 1e6, resource.getrusage(resource.RUSAGE_SELF).ru_maxrss / 1000)
+    print(*(_megabytes(what) for what in ("VmRSS", "VmHWM")))
     return 0
 
 
