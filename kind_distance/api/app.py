@@ -35,6 +35,7 @@ from kind_distance.api.context import Context
 from kind_distance.api.guard import Guard
 from kind_distance.clock import local_now
 from kind_distance.store.backups import prepare
+from kind_distance.store.database import kept_open
 from kind_distance.studio.paintings import Studio
 
 # Installed from a wheel the built front end lies inside the package, in a clone where it was built.
@@ -49,9 +50,10 @@ def _warm_up() -> None:
 
 
 @asynccontextmanager
-async def _lifespan(_: FastAPI) -> AsyncIterator[None]:
+async def _lifespan(app: FastAPI) -> AsyncIterator[None]:
     threading.Thread(target=_warm_up, daemon=True).start()
-    yield
+    with kept_open(app.state.context.studio.file):
+        yield
 
 
 def create_app(file: Path, clock: Callable[[], datetime] = local_now, dist: Path = DIST) -> FastAPI:

@@ -40,6 +40,14 @@ def opened(path: Path) -> Iterator[sqlite3.Connection]:
 
 
 @contextmanager
+def kept_open(path: Path) -> Iterator[None]:
+    """Keep one more connection open for a block: closing the last one writes the whole journal back each time."""
+    with closing(connect(path)) as db:
+        db.execute("SELECT count(*) FROM sqlite_schema").fetchone()  # the file is opened when it is first read
+        yield
+
+
+@contextmanager
 def looked_at(path: Path) -> Iterator[sqlite3.Connection]:
     """Open a file for reading alone: nothing in it is altered, not even its journal mode.
 
