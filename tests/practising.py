@@ -1,6 +1,6 @@
 """Answering drills as somebody does who knows."""
 
-from kind_distance.core.practice.drills.masses import TRIED_SMALLEST, best_cuts, mass
+from kind_distance.stages.practice.drills.masses import TRIED_SMALLEST, best_cuts, mass
 
 
 def right_answer(drill):

@@ -44,7 +44,6 @@ from kind_distance.core.picture.page import find_frames, sketch_values, straight
 from kind_distance.core.picture.thumbnail import ThumbnailSettings, make_thumbnail, plain, squint
 from kind_distance.core.picture.turning import straighten, turned_point
 from kind_distance.core.picture.working import WorkingPicture
-from kind_distance.core.practice.drills.table import DRILLS, make_drill
 from kind_distance.core.practice.scenes import FAULTS, Scene, layout_of, paint_scene, scene_with
 from kind_distance.core.progress.camera import by_a_painter, photograph
 from kind_distance.core.progress.comparing import difference, take_out
@@ -53,6 +52,7 @@ from kind_distance.core.schedule.cost import plan_cost
 from kind_distance.core.schedule.critical_path import find_slack
 from kind_distance.core.schedule.plan import make_schedule
 from kind_distance.stages.mixes.nominal import BY_INDEX, USUAL_BOX
+from kind_distance.stages.practice.drills.table import DRILLS, make_drill
 from tests.support import PICTURES
 from tools.paintings import made_up
 

@@ -18,6 +18,7 @@ from kind_distance.core.schedule.critical_path import find_slack
 from kind_distance.errors import DomainError
 from kind_distance.stages.mixes.batches import remixes_of
 from kind_distance.stages.mixes.strings import Mix, strings_of, targets_of
+from kind_distance.stages.passes.schedule_words import OFFERS, say_difference, say_slack
 from kind_distance.stages.passes.work import kept_of
 from kind_distance.studio.pass_placing import put_there, schools_tried
 from kind_distance.studio.plan_search import Seeking
@@ -94,11 +95,15 @@ def _seeking(found: Seeking) -> SeekingView:
         number=found.number,
         running=found.running,
         tries=found.tries,
-        best_said=found.said(),
+        best_said="" if found.difference is None else say_difference(found.difference),
         plan=[list(each) for each in found.listed],
         offers=[
             FoundPlanView(
-                way=each.way, name=each.name, said=each.said, moved=each.moved, plan=[list(one) for one in each.listed]
+                way=each.way,
+                name=OFFERS[each.way],
+                said=say_difference(each.difference),
+                moved=each.difference.moved,
+                plan=[list(one) for one in each.listed],
             )
             for each in found.offers
         ],
@@ -177,6 +182,6 @@ def slack(here: Here, painting_id: PathNumber) -> list[SlackView]:
     work = here.studio.desk(painting_id, here.clock()).survey().work
     names = {each.id: each.said if each.place or each.things else f"“{each.title}”" for each in work.passes}
     return [
-        SlackView(number=each.pass_id, minutes=each.minutes, critical=each.critical, said=each.said(names))
+        SlackView(number=each.pass_id, minutes=each.minutes, critical=each.critical, said=say_slack(each, names))
         for each in find_slack(work.problem, work.schedule)
     ]

@@ -17,13 +17,13 @@ from kind_distance.core.practice.play import (
     Move,
     Playground,
     air_of,
+    outcomes,
     playground,
-    say_played,
-    tell,
 )
 from kind_distance.core.wording import first_upper, say_minutes
 from kind_distance.errors import DomainError
 from kind_distance.exchange.pictures import jpeg
+from kind_distance.stages.practice.play_words import AIR_NAMES, FILM_NAMES, say_outcomes, say_played
 
 router = APIRouter(prefix="/api/practice", tags=["practice"])
 
@@ -97,11 +97,11 @@ def play(here: Here, seed: PlaySeed = 13, medium: Medium = "acrylic", air: Air =
     mine, book = _moves_of(moves, ground, air), ground.by_the_book(air_of(air))
     film = here.films.film(ground.scene)
     played, plain = ground.played(mine, air_of(air)), ground.played(book, air_of(air))
-    told = tell(ground, played, film.stage(played.steps), film.stage(plain.steps))
+    told = say_outcomes(outcomes(ground, played, film.stage(played.steps), film.stage(plain.steps)))
     return PlayView(
         seed=seed, medium=medium, air=air,
-        media=[PlayChoiceView(key=key, said=medium_of(key).name) for key in MEDIA], airs=[said for said, _ in AIRS],
-        waits=["none" if not each else say_minutes(each) for each in WAITS], films=[said for said, _ in FILMS],
+        media=[PlayChoiceView(key=key, said=medium_of(key).name) for key in MEDIA], airs=list(AIR_NAMES),
+        waits=["none" if not each else say_minutes(each) for each in WAITS], films=list(FILM_NAMES),
         passes=[PlayPassView(at=at, said=first_upper(each.said)) for at, each in enumerate(ground.passes)],
         moves=[PlayMoveView(at=each.at, wait=each.wait, film=each.film) for each in mine],
         book=[PlayMoveView(at=each.at, wait=each.wait, film=each.film) for each in book],

@@ -14,11 +14,11 @@ from kind_distance.api.context import Here, PathNumber, forever
 from kind_distance.clock import say_moment
 from kind_distance.core.colour.munsell import grey_code
 from kind_distance.core.practice.canvas import HIGH, WIDE
-from kind_distance.core.practice.drills.drill import Drill
-from kind_distance.core.practice.drills.masses import checked_cuts, mass
-from kind_distance.core.practice.drills.table import DRILLS, make_drill
 from kind_distance.errors import NotFoundError
 from kind_distance.exchange.pictures import jpeg, png, png_address
+from kind_distance.stages.practice.drills.drill import Drill
+from kind_distance.stages.practice.drills.masses import checked_cuts, mass
+from kind_distance.stages.practice.drills.table import DRILLS, make_drill
 from kind_distance.studio.paintings import minutes_now
 from kind_distance.studio.practice import Practice, Shown
 

@@ -22,6 +22,7 @@ from kind_distance.core.wording import Unit, clock, say_length, say_list, say_mi
 from kind_distance.follow import step
 from kind_distance.rows import SessionRecord, State
 from kind_distance.stages.easel.guide import lights_kept
+from kind_distance.stages.passes.schedule_words import say_milestone, say_reason, say_rule, say_unplaced, say_wait
 from kind_distance.stages.passes.work import deadline_of
 from kind_distance.stages.planes.depth import DepthSurvey
 from kind_distance.stages.sessions.calendar import following_of, log_of, others_of
@@ -86,6 +87,7 @@ def _smallest(each: Pass, work: Work) -> float | None:
 
 
 def _passes(state: State, work: Work, kept: list[tuple[Reserve, KeptLight]]) -> list[m.PassView]:
+    unit = state.brief.unit
     things = {each.name: each.number for each in state.elements}
     lights = {each.name: each.number for each in state.reserves}
     by_id = {each.id: each for each in work.passes}
@@ -97,7 +99,7 @@ def _passes(state: State, work: Work, kept: list[tuple[Reserve, KeptLight]]) -> 
                 number=rule.before,
                 title=before.said,
                 needs_said=NEEDS_SAID[rule.needs],
-                reason=rule.reason,
+                reason=say_rule(rule.why, unit),
                 material=rule.material,
             )
         )
@@ -194,6 +196,7 @@ def _placed(
     placement: Placement,
     session: int | None,
     reason: Reason | None,
+    unit: Unit,
     *,
     by_hand: bool = False,
     dryer_for: int | None = None,
@@ -216,8 +219,8 @@ def _placed(
         done=reason is None,
         by_hand=by_hand,
         kind="done" if reason is None else reason.kind,
-        not_earlier="" if reason is None else reason.not_earlier,
-        not_session_before="" if reason is None else reason.not_session_before,
+        not_earlier="" if reason is None else say_reason(reason.not_earlier, unit),
+        not_session_before="" if reason is None else say_reason(reason.not_session_before, unit),
         wait_min=0 if reason is None else reason.wait_min,
         dryer_for=dryer_for,
     )
@@ -230,13 +233,14 @@ def _session_at(sessions: tuple[Session, ...], start: int, end: int) -> int | No
     return None
 
 
-def _placements(work: Work) -> list[m.PlacementView]:
+def _placements(work: Work, unit: Unit) -> list[m.PlacementView]:
     board = Board(work.problem)
     painted = [
         _placed(
             Placement(d.pass_id, -1, d.start, d.end, board.films[d.pass_id]),
             _session_at(work.sessions, d.start, d.end),
             None,
+            unit,
         )
         for d in sorted(work.done, key=lambda done: done.start)
     ]
@@ -247,6 +251,7 @@ def _placements(work: Work) -> list[m.PlacementView]:
             p,
             p.session_id,
             reasons[p.pass_id],
+            unit,
             by_hand=p.pass_id in work.problem.fixed,
             dryer_for=_dryer_for(reasons[p.pass_id], by_id),
         )
@@ -326,7 +331,7 @@ def _around(work: Work, others: OtherPaintings) -> m.AroundView:
     waits = find_waits(work.problem, work.schedule, following_of(others))
     ahead = [each for each in others_of(others) if each.end > work.problem.free_from]
     return m.AroundView(
-        waits=[m.WaitingView(session=each.session, start_min=each.start, end_min=each.end, said=each.said)
+        waits=[m.WaitingView(session=each.session, start_min=each.start, end_min=each.end, said=say_wait(each))
                for each in waits],
         others=[
             m.OtherSessionView(
@@ -361,18 +366,19 @@ def work_view(
         around=_around(work, others),
         cost=cost_view(work.cost, unit),
         sessions=_sessions(state, work, now_min),
-        placements=_placements(work),
+        placements=_placements(work, unit),
         milestones=[
             m.MilestoneView(
                 number=each.pass_id,
                 earliest_min=each.earliest,
                 earliest_said=say_date(each.earliest),
-                because=each.because,
+                because=say_milestone(each, by_id),
             )
             for each in work.schedule.milestones
         ],
         unplaced=[
-            m.UnplacedView(number=u.pass_id, title=by_id[u.pass_id].said, why=u.why) for u in work.schedule.unplaced
+            m.UnplacedView(number=u.pass_id, title=by_id[u.pass_id].said, why=say_unplaced(u.why))
+            for u in work.schedule.unplaced
         ],
         now_min=now_min,
         drying=_drying(work, now_min),

@@ -8,7 +8,7 @@ kept against it.
 from __future__ import annotations
 
 from dataclasses import dataclass, field
-from typing import Literal
+from typing import Any, Literal
 
 Severity = Literal["strong", "mild", "note"]
 RANK: dict[str, int] = {"strong": 0, "mild": 1, "note": 2}
@@ -46,6 +46,30 @@ class Remedy:
     label: str
     action: str
     arguments: dict[str, object] = field(default_factory=dict)
+
+
+@dataclass(frozen=True)
+class Why:
+    """Why something is as it is, without a word: the stage's table says it.
+
+    Parameters
+    ----------
+    kind : str
+    measures : tuple of (str, object)
+        What was measured or named, by name; numbers in the unit of their name.
+    """
+
+    kind: str
+    measures: tuple[tuple[str, object], ...] = ()
+
+    def __getitem__(self, name: str) -> Any:  # noqa: ANN401  a number or a name, mostly
+        """Give what was measured, by name."""
+        return dict(self.measures)[name]
+
+
+def because(kind: str, /, **measures: object) -> Why:
+    """Make a reason of its kind and what was measured."""
+    return Why(kind, tuple(measures.items()))
 
 
 @dataclass(frozen=True)

@@ -19,6 +19,7 @@ from kind_distance.exchange.document.reading import open_document
 from kind_distance.exchange.pictures import MOST_BYTES
 from kind_distance.pictures.darkroom import take_in
 from kind_distance.rows import State
+from kind_distance.stages.passes.schedule_words import say_broken, say_help, say_reason, say_unplaced
 from kind_distance.stages.sessions.cautions import cautions_by_session, cautions_unplaced
 from kind_distance.store.database import migrate, opened
 from kind_distance.studio.document.reading import Taken, pictures_of, state_of
@@ -86,7 +87,7 @@ def plan_bytes(data: bytes, name: str) -> Planned:
 
 def as_data(plan: Planned) -> dict[str, Any]:
     """Give a plan as plain data, for JSON."""
-    work, schedule = plan.work, plan.work.schedule
+    work, schedule, unit = plan.work, plan.work.schedule, plan.state.brief.unit
     by_id = {each.id: each for each in work.passes}
     sessions = {session.id: session for session in work.sessions}
     reasons = {reason.pass_id: reason for reason in work.reasons}
@@ -114,8 +115,8 @@ def as_data(plan: Planned) -> dict[str, Any]:
                 "start": iso(placed.start),
                 "end": iso(placed.end),
                 "touch_dry": [iso(placed.drying.touch_early), iso(placed.drying.touch_late)],
-                "not_earlier": reasons[placed.pass_id].not_earlier,
-                "not_session_before": reasons[placed.pass_id].not_session_before,
+                "not_earlier": say_reason(reasons[placed.pass_id].not_earlier, unit),
+                "not_session_before": say_reason(reasons[placed.pass_id].not_session_before, unit),
             }
             for placed in schedule.placements
         ],
@@ -124,10 +125,11 @@ def as_data(plan: Planned) -> dict[str, Any]:
             for each in schedule.milestones
         ],
         "unplaced": [
-            {"pass": each.pass_id, "said": by_id[each.pass_id].said, "why": each.why} for each in schedule.unplaced
+            {"pass": each.pass_id, "said": by_id[each.pass_id].said, "why": say_unplaced(each.why)}
+            for each in schedule.unplaced
         ],
-        "would_help": [each.said for each in schedule.helps],
-        "broken_rules": verify(work.problem, schedule),
+        "would_help": [say_help(work.problem, each) for each in schedule.helps],
+        "broken_rules": [say_broken(each) for each in verify(work.problem, schedule)],
         "judgements": [
             {
                 "key": each.key,

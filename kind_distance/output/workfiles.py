@@ -11,6 +11,7 @@ from kind_distance.core.schedule.work import Work
 from kind_distance.core.wording import clock
 from kind_distance.exchange.calendar import Entry, calendar_file
 from kind_distance.rows import State
+from kind_distance.stages.passes.schedule_words import say_milestone
 from kind_distance.studio.survey import Survey
 
 HEADINGS = (
@@ -36,7 +37,7 @@ def sessions_calendar(painting_id: int, state: State, found: Survey, now_min: in
         each = by_id[milestone.pass_id]
         uid = f"painting-{painting_id}-pass-{each.id}@kind-distance"
         said = f"{title}: {each.said}, not before this day"
-        entries.append(Entry(uid, said, "", milestone.because, moment_of(milestone.earliest), 0))
+        entries.append(Entry(uid, said, "", say_milestone(milestone, by_id), moment_of(milestone.earliest), 0))
     return calendar_file(entries, moment_of(now_min).replace(tzinfo=UTC))
 
 

@@ -12,8 +12,6 @@ import numpy as np
 from kind_distance.core.picture.crops import FORMATS, Crop
 from kind_distance.core.picture.thumbnail import USUAL_SOFTNESS
 from kind_distance.core.practice.canvas import HIGH, WIDE
-from kind_distance.core.practice.drills.drill import Drill
-from kind_distance.core.practice.drills.masses import checked_cuts, checked_frames
 from kind_distance.core.practice.scenes import Scene, Told, middle_of, scene_of_picture
 from kind_distance.errors import DomainError
 from kind_distance.follow import step
@@ -21,6 +19,8 @@ from kind_distance.pictures import darkroom
 from kind_distance.pictures.plates import main_source, plate_of
 from kind_distance.rows import State
 from kind_distance.stages.planes.strokes import labels_of
+from kind_distance.stages.practice.drills.drill import Drill
+from kind_distance.stages.practice.drills.masses import checked_cuts, checked_frames
 
 LEAST_PLANES = 3
 

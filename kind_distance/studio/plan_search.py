@@ -7,7 +7,7 @@ from collections.abc import Callable
 from dataclasses import dataclass, field, replace
 
 from kind_distance.core.schedule.model import Problem
-from kind_distance.core.schedule.offers import Offer, offer_plans, say_difference
+from kind_distance.core.schedule.offers import Difference, Offer, difference_to, offer_plans
 from kind_distance.core.schedule.search import Listed
 from kind_distance.core.schedule.seek import sought
 from kind_distance.errors import NotFoundError
@@ -85,9 +85,10 @@ class Seeking:
         finally:
             self._ended.set()
 
-    def said(self) -> str:
-        """Say what the best plan so far would change."""
-        return say_difference(self.problem, self.kept, self.listed) if self.listed else ""
+    @property
+    def difference(self) -> Difference | None:
+        """What the best plan so far would change."""
+        return difference_to(self.problem, self.kept, self.listed) if self.listed else None
 
 
 class Seekers:

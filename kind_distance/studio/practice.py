@@ -13,13 +13,14 @@ from typing import Any
 
 from fsrs import Card, Rating, Scheduler
 
-from kind_distance.core.practice.drills.drill import TOO_LITTLE, Drill, Marked
-from kind_distance.core.practice.drills.table import DRILLS, make_drill
-from kind_distance.core.practice.learning import Answered, biases, level_for, line_of, rating_of, say_bias
-from kind_distance.core.practice.marking import QUICKEST_S, mark_answer
+from kind_distance.core.practice.learning import Answered, biases, level_for, line_of, rating_of
 from kind_distance.core.practice.scenes import Scene
 from kind_distance.errors import ChangedElsewhereError, DomainError
 from kind_distance.rows.checking import clean_text
+from kind_distance.stages.practice.drills.drill import TOO_LITTLE, Drill, Marked
+from kind_distance.stages.practice.drills.table import DRILLS, make_drill
+from kind_distance.stages.practice.learning_words import say_bias
+from kind_distance.stages.practice.marking import QUICKEST_S, mark_answer
 from kind_distance.store import paintings
 from kind_distance.store import practice as kept
 from kind_distance.store.database import opened, transaction
@@ -216,7 +217,7 @@ class Practice:
             due = [Card.from_json(cards[kind]).due for kind in kinds if kind in cards]
             skills.append(SkillShown(skill, kinds, len(here), tuple(line_of(here)), min(due) if due else None))
         next_kind, why = self._due(learner_id, found, now)
-        told = tuple(say_bias(said, bias) for said, bias in biases(_answered(found)))
+        told = tuple(say_bias(group, bias) for group, bias in biases(_answered(found)))
         return Shown(learner, tuple(skills), told, next_kind, why)
 
 

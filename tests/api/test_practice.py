@@ -12,9 +12,9 @@ import numpy as np
 from fsrs import Card
 from PIL import Image
 
-from kind_distance.core.practice.drills.drill import TOO_LITTLE
-from kind_distance.core.practice.drills.table import DRILLS, make_drill
 from kind_distance.errors import DomainError
+from kind_distance.stages.practice.drills.drill import TOO_LITTLE
+from kind_distance.stages.practice.drills.table import DRILLS, make_drill
 from kind_distance.store.database import opened
 from kind_distance.store.practice import MOST_LEARNERS, cards_of
 from tests.practising import right_answer

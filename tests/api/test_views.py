@@ -15,7 +15,7 @@ from tests.support import WithApi
 
 
 def rule(before, after, needs="done"):
-    return Precedence(before, after, needs, "because")
+    return Precedence(before, after, needs)
 
 
 def passes_on(*planes):

@@ -13,10 +13,11 @@ from kind_distance.core.schedule.plan import Schedule, make_schedule
 from kind_distance.core.schedule.reasons import explain
 from kind_distance.errors import DomainError, NotFoundError
 from kind_distance.stages.passes.plan_words import judge_by_hand
+from kind_distance.stages.passes.schedule_words import say_reason
 from tests.core.test_schedule import DAY, layer, problem, session, starts
 
 TWO = (session(1, 600, 120), session(2, 600 + DAY, 120))
-OVER = Precedence(1, 2, "touch_dry", "It lies on its block-in.")
+OVER = Precedence(1, 2, "touch_dry")
 
 
 def put(given, number, into, minute):
@@ -69,7 +70,7 @@ class Putting(unittest.TestCase):
     def test_its_reason_says_so(self):
         fixed, plan, _ = put(problem([layer(1, 1), layer(2, 2)], sessions=TWO), 2, 2, 660 + DAY)
         reasons = {each.pass_id: each for each in explain(fixed, plan)}
-        self.assertEqual((reasons[2].kind, reasons[2].not_earlier), ("hand", "You put it there by hand."))
+        self.assertEqual((reasons[2].kind, say_reason(reasons[2].not_earlier)), ("hand", "You put it there by hand."))
         self.assertNotEqual(reasons[1].kind, "hand")
 
     def test_when_its_session_shrinks_it_is_planned_like_any_other(self):
@@ -82,7 +83,7 @@ class Putting(unittest.TestCase):
     @given(st.integers(1, 6), st.integers(1, 2), st.integers(0, 2200))
     def test_whatever_is_put_nothing_is_lost_or_painted_twice_and_hands_are_one_pair(self, number, into, minute):
         passes = [layer(n, (n + 1) // 2, 8 + n, "block_in" if n % 2 else "second_layer") for n in range(1, 7)]
-        rules = [Precedence(n, n + 1, "touch_dry", "") for n in (1, 3, 5)]
+        rules = [Precedence(n, n + 1, "touch_dry") for n in (1, 3, 5)]
         given_problem = problem(passes, rules, TWO, {(1, 2), (2, 3)})
         try:
             _, plan, _ = put(given_problem, number, into, minute)
@@ -141,7 +142,7 @@ class Planted(unittest.TestCase):
         self.assertEqual(put(given, 2, 1, 610)[2], [])
 
     def test_glaze_too_early(self):
-        rule = Precedence(1, 2, "through_dry", "")
+        rule = Precedence(1, 2, "through_dry")
         given = problem([layer(1, 1), layer(2, 1, kind="glaze")], [rule], TWO)
         fixed, _, told = self.told(given, 2, 1, 660, "glaze_early")
         self.assertIn("not dry through", told[0].text)
@@ -149,19 +150,19 @@ class Planted(unittest.TestCase):
 
     def test_a_glaze_that_only_wants_firm_paint_is_told_so(self):
         """In water-borne paint nobody waits until it is dry through: touch dry about as long again is enough."""
-        given = problem([layer(1, 1), layer(2, 1, kind="glaze")], [Precedence(1, 2, "firm", "")], TWO)
+        given = problem([layer(1, 1), layer(2, 1, kind="glaze")], [Precedence(1, 2, "firm")], TWO)
         _, _, told = put(given, 2, 1, 630)
         self.assertIn("is firm", told[0].title)
         self.assertIn("not firm until about 10:40", told[0].text)
 
     def test_oil_over_acrylic_that_still_moves(self):
-        rule = Precedence(1, 2, "through_dry", "")
+        rule = Precedence(1, 2, "through_dry")
         given = problem([layer(1, 1), layer(2, 1, kind="second_layer", paint="oil")], [rule], TWO)
         self.told(given, 2, 1, 700, "undry_through")
 
     def test_varnish_too_early(self):
         """Common practice, no source: overnight at least before varnish on acrylic."""
-        rule = Precedence(1, 2, "through_dry", "")
+        rule = Precedence(1, 2, "through_dry")
         given = problem([layer(1, 1), layer(2, None, 15, "varnish", "varnish")], [rule], TWO)
         fixed, plan, told = self.told(given, 2, 1, 660, "varnish_early")
         self.assertEqual(plan.milestones, (), "it stands in a session now, and is no date any more")
@@ -178,7 +179,7 @@ class Planted(unittest.TestCase):
         self.assertEqual(free.unplaced, ())
 
     def test_out_of_the_painters_order_is_only_mild(self):
-        rule = Precedence(1, 2, "done", "", material=False, border_cm=42.0)
+        rule = Precedence(1, 2, "done", material=False, border_cm=42.0)
         given = problem([layer(1, 1), layer(2, 2)], [rule], TWO, {(1, 2)})
         _, _, told = put(given, 2, 1, 600)
         cut = next(j for j in told if j.kind == "cut_by_hand")

@@ -6,7 +6,7 @@ from dataclasses import replace
 from kind_distance.core.paint.drying import STUDIO, Weather, dry
 from kind_distance.core.passes.model import Precedence
 from kind_distance.core.passes.pace import Spent, own_paces, pace_for
-from kind_distance.core.schedule.conflict import find_conflict, only, say_conflict
+from kind_distance.core.schedule.conflict import find_conflict, only
 from kind_distance.core.schedule.deadline import (
     BY_HOUR_MIN,
     PURPOSES,
@@ -23,11 +23,12 @@ from kind_distance.core.schedule.seek import sought
 from kind_distance.core.schedule.verify import verify
 from kind_distance.errors import DomainError
 from kind_distance.stages.passes.plan_words import judge_deadline
+from kind_distance.stages.passes.schedule_words import say_conflict, say_wait
 from kind_distance.stages.sessions.session_words import judge_hands
 from tests.core.test_schedule import DAY, layer, problem, session
 from tests.core.test_search import painting
 
-OVER = Precedence(1, 2, "touch_dry", "It lies on its block-in.")
+OVER = Precedence(1, 2, "touch_dry")
 
 
 def day(minute):
@@ -43,7 +44,7 @@ class Ready(unittest.TestCase):
 
     OIL = problem([layer(1, 1, paint="oil"), layer(2, 2, paint="oil")])
     ACRYLIC = problem([layer(1, 1), layer(2, None, 15, "varnish", "varnish")],
-                      [Precedence(1, 2, "through_dry", "")])  # fmt: skip
+                      [Precedence(1, 2, "through_dry")])  # fmt: skip
 
     def test_ready_means_another_thing_for_each_purpose(self):
         plan = make_schedule(self.ACRYLIC)
@@ -162,8 +163,8 @@ class Hands(unittest.TestCase):
         following = (NextPass(7, "Pool", "block-in of Sky", 15), NextPass(8, "Mill", "details", 30))
         waits = find_waits(given, make_schedule(given), following)
         self.assertEqual([(w.start, w.end) for w in waits], [(610, 625)])
-        self.assertIn("Room for “Pool”: block-in of Sky, 15 min.", waits[0].said)
-        self.assertNotIn("Room", find_waits(given, make_schedule(given), ())[0].said)
+        self.assertIn("Room for “Pool”: block-in of Sky, 15 min.", say_wait(waits[0]))
+        self.assertNotIn("Room", say_wait(find_waits(given, make_schedule(given), ())[0]))
 
 
 class OwnPace(unittest.TestCase):

@@ -212,7 +212,7 @@ class Counted(unittest.TestCase):
 
     def test_minutes_that_one_waits_in_the_order_of_the_list(self):
         passes = [layer(1, 1), layer(2, 2, 4), layer(3, 1, kind="second_layer")]
-        rules = [Precedence(1, 3, "touch_dry", "It lies on it.")]
+        rules = [Precedence(1, 3, "touch_dry")]
         cost = cost_of_order(passes, [], rules, [RIDGE, FIELD])
         self.assertAlmostEqual(cost.wait_min, 15 - 4)
         self.assertEqual(cost.painting_min, 24)

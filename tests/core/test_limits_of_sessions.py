@@ -29,6 +29,7 @@ from kind_distance.core.schedule.verify import verify
 from kind_distance.core.schedule.wet import expired
 from kind_distance.errors import DomainError
 from kind_distance.stages.passes.plan_words import judge_deadline, judge_wet
+from kind_distance.stages.passes.schedule_words import say_wait
 from kind_distance.stages.sessions.outdoor_words import judge_in_light, judge_outings
 from kind_distance.stages.sessions.session_words import judge_hands, judge_momentum, judge_return
 from tests.limits import begins
@@ -63,7 +64,7 @@ def stood(number, into, start, minutes=10, film=None):
 
 def over(needs):
     """One layer over another that has to be so dry."""
-    return problem([layer(1, 1), layer(2, 1, kind="second_layer")], [Precedence(1, 2, needs, "It lies on it.")])
+    return problem([layer(1, 1), layer(2, 1, kind="second_layer")], [Precedence(1, 2, needs)])
 
 
 class Doors(unittest.TestCase):
@@ -104,11 +105,11 @@ class Waits(unittest.TestCase):
         self.assertEqual(self.begin_of_second("firm"), 610 + 2 * touch)
 
     def test_into_open_paint_only_while_it_stays_open(self):
-        long = problem([layer(1, 1), layer(2, 1, 6, "second_layer")], [Precedence(1, 2, "not_tacky", "Into it.")])
+        long = problem([layer(1, 1), layer(2, 1, 6, "second_layer")], [Precedence(1, 2, "not_tacky")])
         stays = 0.45 * 0.75 * 15
         self.assertLess(stays, 6)
         self.assertEqual(make_schedule(long).placements[1].start, 625, "six minutes outlast five")
-        short = problem([layer(1, 1), layer(2, 1, 5, "second_layer")], [Precedence(1, 2, "not_tacky", "Into it.")])
+        short = problem([layer(1, 1), layer(2, 1, 5, "second_layer")], [Precedence(1, 2, "not_tacky")])
         self.assertEqual(make_schedule(short).placements[1].start, 610)
 
     def test_ten_minutes_are_a_break(self):
@@ -173,7 +174,7 @@ class Slacks(unittest.TestCase):
 
     def test_until_the_next_would_have_to_wait(self):
         given = problem(
-            [layer(1, 1), layer(2, 2, 40), layer(3, 1, kind="second_layer")], [Precedence(1, 3, "touch_dry", "")]
+            [layer(1, 1), layer(2, 2, 40), layer(3, 1, kind="second_layer")], [Precedence(1, 3, "touch_dry")]
         )
         slacks = {each.pass_id: each for each in find_slack(given, make_schedule(given))}
         self.assertEqual((slacks[1].minutes, slacks[1].held_by), (0, 2), "one pair of hands")
@@ -268,8 +269,8 @@ class OnePairOfHands(unittest.TestCase):
             self.assertEqual(len(find_waits(given, plan, ())), count, gap)
         found = find_waits(given, plan, (NextPass(7, "Quay", "wash", 12), NextPass(8, "Barn", "roof", 13)))[0]
         self.assertEqual((found.start, found.end), (610, 622))
-        self.assertIn("Quay", found.said)
-        self.assertNotIn("Barn", found.said)
+        self.assertIn("Quay", say_wait(found))
+        self.assertNotIn("Barn", say_wait(found))
 
 
 class WetPaint(unittest.TestCase):

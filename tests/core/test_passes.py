@@ -16,6 +16,7 @@ from kind_distance.core.passes.order import (
 from kind_distance.core.passes.schools import SCHOOLS, school_of
 from kind_distance.errors import DomainError
 from kind_distance.stages.passes.plan_words import judge_passes
+from kind_distance.stages.passes.schedule_words import say_rule
 from tests.planning import border, derive, ruled
 
 PLANES = [
@@ -156,7 +157,7 @@ class Precedences(unittest.TestCase):
         rules = ruled(found, PLANES, BORDERS)
         names = {(p.kind, p.plane): p.id for p in found}
         rule = next(r for r in rules if (r.before, r.after) == (names["block_in", 1], names["block_in", 2]))
-        self.assertEqual(rule.reason, "Ridge goes over the edge of Sky: 40 cm of border.")
+        self.assertEqual(say_rule(rule.why), "Ridge goes over the edge of Sky: 40 cm of border.")
         self.assertEqual((rule.material, rule.needs), (False, "done"))
         pairs = {(r.before, r.after) for r in rules}
         self.assertNotIn((names["block_in", 1], names["block_in", 3]), pairs)  # sky and field never meet
@@ -175,7 +176,7 @@ class Precedences(unittest.TestCase):
 
     def test_the_other_way_round_is_cut_in(self):
         rules = ruled(passes_for(school="dark_to_light"), PLANES, BORDERS, school="dark_to_light")
-        self.assertTrue(any("is cut in round" in rule.reason for rule in rules))
+        self.assertTrue(any(rule.why.kind == "cut_in_round" for rule in rules))
 
     def test_precedences_follow_the_list_and_make_no_circle(self):
         import networkx

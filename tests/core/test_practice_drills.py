@@ -13,10 +13,8 @@ from kind_distance.core.colour.srgb import linear_from_codes
 from kind_distance.core.paint.drying import REFERENCE, touch_dry_min
 from kind_distance.core.passes.model import Pass, Precedence
 from kind_distance.core.practice.canvas import LUMA
-from kind_distance.core.practice.drills.masses import SIX
-from kind_distance.core.practice.drills.table import DRILLS, make_drill
-from kind_distance.core.practice.drills.values import patch_value
 from kind_distance.core.practice.learning import (
+    WHOLE,
     Answered,
     Bias,
     bias_of,
@@ -24,13 +22,16 @@ from kind_distance.core.practice.learning import (
     level_for,
     line_of,
     rating_of,
-    say_bias,
     share_right,
 )
-from kind_distance.core.practice.marking import mark_answer
 from kind_distance.core.practice.orders import Puzzle, order_puzzle
 from kind_distance.core.practice.scenes import paint_scene
 from kind_distance.errors import DomainError
+from kind_distance.stages.practice.drills.masses import SIX
+from kind_distance.stages.practice.drills.table import DRILLS, make_drill
+from kind_distance.stages.practice.drills.values import patch_value
+from kind_distance.stages.practice.learning_words import say_bias
+from kind_distance.stages.practice.marking import mark_answer
 from tests.practising import right_answer
 
 
@@ -160,7 +161,7 @@ class Orders(unittest.TestCase):
         def layer(number, plane):
             return Pass(number, "block_in", (plane,), "block-in", "acrylic", 10)
 
-        rules = (Precedence(1, 2, "touch_dry", "It lies over it."),)
+        rules = (Precedence(1, 2, "touch_dry"),)
         puzzle = Puzzle(paint_scene(3), "acrylic", (layer(1, 1), layer(2, 1), layer(3, 2)), rules)
         touch = touch_dry_min("acrylic", REFERENCE)
         self.assertGreater(touch, 10)
@@ -313,7 +314,7 @@ class Learning(unittest.TestCase):
         found = wrong = 0
         for seed in range(100):
             told, last = self.simulated(seed, 0.5 if seed % 2 else -0.5)
-            whole = next((bias for said, bias in last if said == "values"), None)
+            whole = next((bias for group, bias in last if group == WHOLE), None)
             if whole is not None and whole.mean * (1 if seed % 2 else -1) > 0 and abs(abs(whole.mean) - 0.5) <= 0.2:
                 found += 1
             told, _ = self.simulated(1000 + seed, 0.0)
@@ -323,8 +324,8 @@ class Learning(unittest.TestCase):
 
     def test_a_bias_in_darks_alone_is_told_of_darks(self):
         _, last = self.simulated(3, 0.9, "dark", 90)
-        self.assertIn("darks", [said for said, _ in last])
-        self.assertIn("too light", say_bias("darks", next(bias for said, bias in last if said == "darks")))
+        darks = next(bias for group, bias in last if group == ("band", "dark"))
+        self.assertRegex(say_bias(("band", "dark"), darks), r"^You see darks 0\.\d too light ")
 
     def test_small_or_unsure_ones_are_not_told(self):
         self.assertFalse(Bias(0.1, 0.05, 0.15, 200).told)

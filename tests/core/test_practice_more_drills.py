@@ -15,15 +15,16 @@ from kind_distance.core.colour.srgb import linear_from_codes
 from kind_distance.core.paint.drying import EARLY, LATE, touch_dry_min
 from kind_distance.core.practice.airs import AIRS
 from kind_distance.core.practice.canvas import HIGH, WIDE
-from kind_distance.core.practice.drills.layers import LAYERS
-from kind_distance.core.practice.drills.masses import GRID, Frame, best_cuts, mass
-from kind_distance.core.practice.drills.mixing import NOWHERE, swatch
-from kind_distance.core.practice.drills.table import DRILLS, make_drill
-from kind_distance.core.practice.marking import mark_answer
 from kind_distance.core.practice.moods import MOODS
 from kind_distance.core.practice.scenes import LOST, OWN, layout_of, paint_fault, paint_scene
 from kind_distance.core.practice.things import CLEAR_PX, Roof
 from kind_distance.errors import DomainError
+from kind_distance.stages.practice.drills.layers import LAYERS
+from kind_distance.stages.practice.drills.masses import GRID, Frame, best_cuts, mass
+from kind_distance.stages.practice.drills.mixing import NOWHERE, swatch
+from kind_distance.stages.practice.drills.table import DRILLS, make_drill
+from kind_distance.stages.practice.marking import mark_answer
+from kind_distance.stages.practice.play_words import AIR_NAMES
 
 
 class Edges(unittest.TestCase):
@@ -164,14 +165,14 @@ class Layers(unittest.TestCase):
 
     def test_damp_air_makes_every_layer_wait_longer(self):
         """Common practice, no source: at dawn by the water nothing dries."""
-        damp, summer = AIRS[4][1], AIRS[3][1]
+        damp, summer = AIRS[4], AIRS[3]
         for _, paint, thick in LAYERS:
             self.assertGreater(touch_dry_min(paint, damp, thick), touch_dry_min(paint, summer, thick))
 
     def test_one_layer_is_dry_and_the_others_are_clearly_not(self):
         for seed in range(1, 20):
             drill = make_drill("dry_now", seed, 1 + seed % 3)
-            air = next(air for text, air in AIRS if text in drill.question)
+            air = next(air for text, air in zip(AIR_NAMES, AIRS, strict=True) if text in drill.question)
             for option in drill.options:
                 _, paint, thick = next(each for each in LAYERS if each[0].lower() == option.said.split(",")[0].lower()
                                        or option.said.lower().startswith(each[0].lower() + ","))  # fmt: skip

@@ -6,10 +6,12 @@ import numpy as np
 
 from kind_distance.core.build.film import Film
 from kind_distance.core.build.wetness import Found, Laid, found_by
+from kind_distance.core.judgement import because
 from kind_distance.core.paint.drying import Climate, Drying
 from kind_distance.core.practice.airs import AIRS
-from kind_distance.core.practice.play import MEDIA, WAITS, Move, _named, air_of, playground, say_played, tell
+from kind_distance.core.practice.play import MEDIA, WAITS, Move, air_of, outcomes, playground
 from kind_distance.errors import DomainError
+from kind_distance.stages.practice.play_words import say_outcomes, say_played
 
 SEED = 13
 
@@ -54,7 +56,7 @@ class Playing(unittest.TestCase):
 
     def told(self, moves):
         played, best = self.ground.played(moves, self.air), self.ground.played(self.book, self.air)
-        return tell(self.ground, played, self.film.stage(played.steps), self.film.stage(best.steps))
+        return say_outcomes(outcomes(self.ground, played, self.film.stage(played.steps), self.film.stage(best.steps)))
 
     def test_by_the_book_nothing_goes_wrong(self):
         self.assertEqual(self.told(self.book), ["Nothing went wrong: every layer found what it needs."])
@@ -91,7 +93,7 @@ class Playing(unittest.TestCase):
         ground = playground(SEED, "watercolour")
         film_, book = Film(ground.scene), ground.by_the_book(self.air)
         played, best = ground.played([Move(m.at, 0, 2) for m in book], self.air), ground.played(book, self.air)
-        told = " ".join(tell(ground, played, film_.stage(played.steps), film_.stage(best.steps)))
+        told = " ".join(say_outcomes(outcomes(ground, played, film_.stage(played.steps), film_.stage(best.steps))))
         for word in ("wash that was still wet", "ran across", "Blooms", "darker"):
             self.assertIn(word, told)
         self.assertNotIn("mud", told)
@@ -104,7 +106,7 @@ class Playing(unittest.TestCase):
 
     def test_a_thick_film_in_damp_air_stays_wet_longer(self):
         moves = [Move(each.at, 2, 2) for each in self.book]
-        damp, summer = (self.ground.played(moves, AIRS[at][1]) for at in (4, 3))
+        damp, summer = (self.ground.played(moves, AIRS[at]) for at in (4, 3))
         wet = [sum(found.under != "dry" for found in played.found) for played in (damp, summer)]
         self.assertGreater(wet[0], wet[1])
 
@@ -123,8 +125,10 @@ class Playing(unittest.TestCase):
 
 class Named(unittest.TestCase):
     def test_three_passes_are_named_and_more_are_counted(self):
-        self.assertEqual(_named(["a", "b", "c"]), "a, b and c")
-        self.assertEqual(_named(["a", "b", "c", "d"]), "4 passes")
+        said = say_outcomes([because("buried", lower="sky", upper=("a", "b", "c"))])
+        self.assertEqual(said, ["“Sky” came after a, b and c, under which it belongs."])
+        said = say_outcomes([because("buried", lower="sky", upper=("a", "b", "c", "d"))])
+        self.assertEqual(said, ["“Sky” came after 4 passes, under which it belongs."])
 
 
 if __name__ == "__main__":

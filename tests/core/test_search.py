@@ -24,6 +24,7 @@ from kind_distance.core.schedule.plan import (
 from kind_distance.core.schedule.search import search
 from kind_distance.core.schedule.seek import sought
 from kind_distance.core.schedule.verify import verify
+from kind_distance.stages.passes.schedule_words import say_difference
 from tests.exhaustive import Exhaustive
 from tests.planning import derive, ruled
 
@@ -57,7 +58,7 @@ def small(count, seed):
         for n in range(1, count + 1)
     )
     rules = tuple(
-        Precedence(a, b, "touch_dry", "It lies on it.")
+        Precedence(a, b, "touch_dry")
         for a, b in itertools.combinations(range(1, count + 1), 2)
         if a % 2 == b % 2 and b == a + 2
     )
@@ -192,11 +193,11 @@ class Offers(unittest.TestCase):
         now = list(make_schedule(problem).placements)
         offers = {each.way: each for each in offer_plans(problem, ())}
         self.assertEqual(list(offers), ["order", "few", "anew"])
-        self.assertLessEqual(offers["few"].moved, FEW)
+        self.assertLessEqual(offers["few"].difference.moved, FEW)
         self.assertLessEqual(offers["anew"].cost, plan_cost(problem, now))
         self.assertLessEqual(offers["few"].cost, plan_cost(problem, now))
         for each in offers.values():
-            self.assertTrue(each.said)
+            self.assertTrue(say_difference(each.difference))
             self.assertEqual(verify(problem, make_schedule(problem, each.listed)), [])
 
     def test_after_rain_took_a_session(self):
@@ -214,7 +215,9 @@ class Offers(unittest.TestCase):
         problem = painting(3, 3, 80, 1)
         anew = sought(problem)
         offers = {each.way: each for each in offer_plans(problem, anew)}
-        self.assertEqual((offers["anew"].said, offers["anew"].moved), ("as it stands", 0))
+        self.assertEqual(
+            (say_difference(offers["anew"].difference), offers["anew"].difference.moved), ("as it stands", 0)
+        )
 
 
 if __name__ == "__main__":

@@ -17,12 +17,13 @@ from kind_distance.core.schedule.reasons import explain
 from kind_distance.core.schedule.seek import sought
 from kind_distance.core.schedule.verify import verify
 from kind_distance.errors import DomainError
+from kind_distance.stages.passes.schedule_words import say_broken, say_reason, say_slack
 from tests.core.test_schedule import DAY, layer, problem, session, starts
 from tests.core.test_search import painting
 from tests.exhaustive import Exhaustive
 
 AIR = Weather(((0.0, REFERENCE),))
-OVER = Precedence(1, 2, "touch_dry", "It lies on its block-in.")
+OVER = Precedence(1, 2, "touch_dry")
 
 
 def capped(minutes, cap=60, number=1, start=600):
@@ -59,7 +60,7 @@ class Around(unittest.TestCase):
         plan = make_schedule(given_problem)
         self.assertEqual(starts(plan), {1: 620, 2: 650})
         self.assertEqual(len(plan.unplaced), 1)
-        self.assertIn("20 min after you come", explain(given_problem, plan)[0].not_earlier)
+        self.assertIn("20 min after you come", say_reason(explain(given_problem, plan)[0].not_earlier))
         self.assertEqual(plan.helps[0].minutes, 95, "the whole session is made longer")
 
     def test_two_sessions_may_not_meet_at_the_door(self):
@@ -77,7 +78,7 @@ class Breaks(unittest.TestCase):
         self.assertEqual(verify(given_problem, plan), [])
         reason = explain(given_problem, plan)[2]
         self.assertEqual(reason.kind, "break")
-        self.assertIn("50 min: step back for 10", reason.not_earlier)
+        self.assertIn("50 min: step back for 10", say_reason(reason.not_earlier))
 
     def test_a_wait_that_is_long_enough_is_a_break(self):
         given_problem = problem([layer(1, 1, 50), layer(2, 1, 40, "second_layer")], [OVER], (capped(300),))
@@ -99,7 +100,7 @@ class Breaks(unittest.TestCase):
     def test_the_verifier_sees_a_break_left_out(self):
         given_problem = problem([layer(n, n, 25) for n in range(1, 4)], sessions=(capped(200),))
         plan = make_schedule(replace(given_problem, sessions=(session(1, 600, 200),)))
-        self.assertEqual(verify(given_problem, plan), ["Session 1 has no break"])
+        self.assertEqual([say_broken(each) for each in verify(given_problem, plan)], ["Session 1 has no break"])
 
     @settings(max_examples=14, deadline=None, derandomize=True)
     @given(st.lists(st.integers(5, 45), min_size=3, max_size=9), st.integers(25, 90))
@@ -132,9 +133,10 @@ class HangsOn(unittest.TestCase):
         self.assertEqual((found[2].minutes, found[2].held_by), (85, None))
         names = {1: "the one", 2: "the other", 3: "the third"}
         self.assertEqual(
-            found[1].said(names), "The end of the plan hangs on it. It cannot begin later: the other waits for it."
+            say_slack(found[1], names),
+            "The end of the plan hangs on it. It cannot begin later: the other waits for it.",
         )
-        self.assertIn("10 min later, until the other would have to wait", found[3].said(names))
+        self.assertIn("10 min later, until the other would have to wait", say_slack(found[3], names))
 
     def test_moved_by_its_slack_a_plan_still_holds_and_by_more_it_does_not(self):
         """Held against the verifier, on made-up paintings."""

@@ -14,6 +14,7 @@ from hypothesis.stateful import RuleBasedStateMachine, initialize, invariant, pr
 from kind_distance.core.schedule.verify import verify
 from kind_distance.errors import KindDistanceError
 from kind_distance.rows import Brief
+from kind_distance.stages.passes.schedule_words import say_broken
 from kind_distance.store import paintings
 from kind_distance.store.database import migrate, opened
 from kind_distance.studio.document.writing import write_document
@@ -168,7 +169,7 @@ class APainter(RuleBasedStateMachine):
             return
         found = self.opened.survey
         work = found.work
-        broken = [b for b in verify(work.problem, work.schedule) if not self.of_the_past(b)]
+        broken = [b for b in verify(work.problem, work.schedule) if not self.of_the_past(say_broken(b))]
         # What was put by hand stands where it was put, and is judged instead.
         assert broken == [] or work.problem.fixed, broken
         accounted = {p.pass_id for p in work.schedule.placements} | {u.pass_id for u in work.schedule.unplaced}

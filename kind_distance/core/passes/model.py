@@ -5,6 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import Literal
 
+from kind_distance.core.judgement import Why
 from kind_distance.core.paint.drying import Aid
 from kind_distance.core.paint.handling import Handling
 from kind_distance.core.paint.media import Dryness, Paint
@@ -229,8 +230,7 @@ class Precedence:
         Ids of passes.
     needs : Dryness
         What the earlier layer must be when the later one begins.
-    reason : str
-        In the painter's words.
+    why : Why
     material : bool
         True where turning it round would not hold together; False for an order of choice.
     border_cm : float
@@ -240,6 +240,6 @@ class Precedence:
     before: int
     after: int
     needs: Dryness
-    reason: str
+    why: Why = Why("")
     material: bool = True
     border_cm: float = 0.0

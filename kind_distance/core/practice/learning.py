@@ -18,12 +18,12 @@ SURE, SURE_OF_GROUP = (
     0.999,
 )  # of the interval that has to leave out zero: many groups are looked at, after each answer
 BLOCK = 10  # answers in a point of the line
-SEEN = {
-    ("band", "dark"): "darks", ("band", "middle"): "middle values", ("band", "light"): "lights",
-    ("hue", "warm"): "warm colours", ("hue", "cool"): "cool colours", ("hue", "grey"): "greys",
-    ("round", "among lights"): "places among lights", ("round", "among darks"): "places among darks",
-    ("round", "among its like"): "places among their like",
-}  # fmt: skip
+Group = tuple[str, str]  # a fact kept with answers, and what it was
+WHOLE: Group = ("", "")  # all answers together
+GROUPS: tuple[Group, ...] = (
+    ("band", "dark"), ("band", "middle"), ("band", "light"), ("hue", "warm"), ("hue", "cool"), ("hue", "grey"),
+    ("round", "among lights"), ("round", "among darks"), ("round", "among its like"),
+)  # fmt: skip
 
 
 @dataclass(frozen=True)
@@ -70,26 +70,19 @@ def bias_of(offs: Sequence[float], sure: float = SURE) -> Bias:
     return Bias(mean, mean - half, mean + half, count)
 
 
-def biases(answers: Sequence[Answered]) -> list[tuple[str, Bias]]:
+def biases(answers: Sequence[Answered]) -> list[tuple[Group, Bias]]:
     """Tell the biases of values named: of all, else of the groups in which they are sure; the largest first."""
     named = [each for each in answers if each.kind == "value_name" and each.off is not None]
     found = []
     whole = bias_of([each.off for each in named if each.off is not None])
     if whole.told:
-        found.append(("values", whole))
-    for (fact, word), said in SEEN.items():
+        found.append((WHOLE, whole))
+    for fact, word in GROUPS:
         group = bias_of([e.off for e in named if e.off is not None and e.facts.get(fact) == word], SURE_OF_GROUP)
         # A group is told of its own only where it is more than the whole's bias.
         if group.told and not (whole.told and whole.low <= group.mean <= whole.high):
-            found.append((said, group))
+            found.append(((fact, word), group))
     return sorted(found, key=lambda each: -abs(each[1].mean))
-
-
-def say_bias(said: str, bias: Bias) -> str:
-    """Say a bias with its interval and how many answers it rests on."""
-    way = "too light" if bias.mean > 0 else "too dark"
-    low, high = sorted((abs(bias.low), abs(bias.high)))
-    return f"You see {said} {abs(bias.mean):.1f} {way} ({low:.1f} to {high:.1f}, by {bias.count} answers)."
 
 
 def share_right(answers: Sequence[Answered]) -> tuple[float, float, float]:

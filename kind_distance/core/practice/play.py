@@ -15,6 +15,7 @@ from numpy.typing import NDArray
 from kind_distance.core.build.film import Stage
 from kind_distance.core.build.model import BuildPlane, BuildScene, BuildStep
 from kind_distance.core.build.wetness import Found, Laid, found_by
+from kind_distance.core.judgement import Why, because
 from kind_distance.core.paint.drying import Climate, Weather, dry
 from kind_distance.core.paint.media import ground_of, medium_of
 from kind_distance.core.passes.model import Pass, Precedence
@@ -23,17 +24,16 @@ from kind_distance.core.practice.canvas import WIDE
 from kind_distance.core.practice.orders import WIDE_CM, largest_planes, passes_of_scene
 from kind_distance.core.practice.scenes import Scene, paint_scene
 from kind_distance.core.schedule.rules import rules_of
-from kind_distance.core.wording import first_upper, say_list, say_minutes
+from kind_distance.core.wording import first_upper
 from kind_distance.errors import DomainError
 
 PLANES, MOST_PASSES = 4, 9
 MEDIA = {"watercolour": "paper", "gouache": "paper", "acrylic": "board", "oil": "canvas"}
 WAITS = (0, 10, 30, 120, 1440, 10_080, 40_320)  # minutes before a pass
-FILMS = (("thin", 0.6), ("usual", 1.0), ("thick", 2.0))
+FILMS = (0.6, 1.0, 2.0)  # of the usual thickness
 EVERY = 2  # of the scene's pixels, which a build is worked out on
 SEEN_OFF, SEEN_RIMS = 0.3, 0.02  # of value [V] and of the borders, from which it is told
 WHITE_GROUND = (0.86, 0.86, 0.83)  # linear sRGB; by eye, no source
-NAMED = 3  # passes that are named one by one
 RUNS = ("watercolour", "gouache")
 
 
@@ -113,7 +113,7 @@ class Playground:
             now += WAITS[move.wait]
             begin, now = now, now + each.minutes
             leaves = each.kind not in ("ground", "drawing", "mask", "unmask", "finish")
-            thick = each.thickness * FILMS[move.film][1]
+            thick = each.thickness * FILMS[move.film]
             laid.append(Laid(each.planes, begin, dry(each.paint, now, weather, thick) if leaves else None, each.planes))
         return found_by(laid, self.borders_cm.keys(), transparent=medium_of(self.medium).transparent), now
 
@@ -132,7 +132,7 @@ class Playground:
 def _step(move: Move, each: Pass, finds: Found) -> BuildStep:
     share = 1.0 if each.share is None else each.share
     return BuildStep(
-        move.at + 1, each.kind, each.planes, each.thickness * FILMS[move.film][1], under=finds.under,
+        move.at + 1, each.kind, each.planes, each.thickness * FILMS[move.film], under=finds.under,
         beside=finds.beside, damp=finds.damp, share=share,
     )  # fmt: skip
 
@@ -186,76 +186,60 @@ def playground(seed: int, medium: str) -> Playground:
 
 def air_of(at: int) -> Climate:
     """Give the air of a place in :data:`AIRS`."""
-    return AIRS[at][1]
+    return AIRS[at]
 
 
-def tell(ground: Playground, played: Played, now: Stage, book: Stage) -> list[str]:
-    """Tell what came of it, the worst first: what cannot be painted, mud, bleeding, blooms, rims, values that moved."""
+def outcomes(ground: Playground, played: Played, now: Stage, book: Stage) -> list[Why]:
+    """Find what came of it, the worst first: what cannot be painted, mud, bleeding, blooms, rims, values that moved."""
     names = {rank: plane.name for rank, plane in enumerate(ground.scene.planes, start=1)}
-    told = _buried_told(ground, played) + _wet_told(ground, played, names)
+    found = _buried(ground, played) + _met_wet(ground, played, names)
     cut = sum(rule.border_cm for rule in played.broken if not rule.material)
     if cut:
-        told.append(f"{cut:.0f} cm of border had to be cut round, because the nearer plane was there first.")
+        found.append(because("cut_round", border_cm=cut))
     if now.rims - book.rims > SEEN_RIMS:
-        told.append(f"The ground shows along {now.rims:.0%} of the borders; by the book along {book.rims:.0%}.")
-    moved = [
-        f"{names[rank]} by {abs(mine - other):.1f} {'lighter' if mine > other else 'darker'}"
+        found.append(because("ground_shows", rims=now.rims, rims_by_book=book.rims))
+    moved = tuple(
+        (names[rank], mine - other)
         for rank, (mine, other) in enumerate(zip(now.values, book.values, strict=True), start=1)
         if abs(mine - other) > SEEN_OFF
-    ]
+    )
     if moved:
-        told.append(f"Values differ from those by the book: {say_list(moved)}.")
-    return told or ["Nothing went wrong: every layer found what it needs."]
+        found.append(because("values_moved", by=moved))
+    return found
 
 
-def _buried_told(ground: Playground, played: Played) -> list[str]:
-    """Tell which passes came after what has to lie over them."""
+def _buried(ground: Playground, played: Played) -> list[Why]:
+    """Find which passes came after what has to lie over them."""
     said = {each.id: each.said for each in ground.passes}
     over: dict[int, list[str]] = {}
     for rule in played.broken:
         if rule.material and said[rule.after] not in over.setdefault(rule.before, []):
             over[rule.before].append(said[rule.after])
-    return [
-        f"“{first_upper(said[before])}” came after {_named(later)}, under which it belongs."
-        for before, later in over.items()
-    ]
+    return [because("buried", lower=said[before], upper=tuple(later)) for before, later in over.items()]
 
 
-def _named(said: list[str]) -> str:
-    """Name passes, or count them where they are many."""
-    return say_list(said) if len(said) <= NAMED else f"{len(said)} passes"
-
-
-def _wet_told(ground: Playground, played: Played, names: dict[int, str]) -> list[str]:
-    """Tell what met wet paint, one line for each way in which that shows."""
+def _met_wet(ground: Playground, played: Played, names: dict[int, str]) -> list[Why]:
+    """Find what met wet paint, once for each way in which that shows."""
     pairs = list(zip(played.steps, played.found, strict=True))
 
-    def found(under: str) -> str:
-        return say_list([ground.passes[step.number - 1].said for step, each in pairs if each.under == under])
+    def passes_on(under: str) -> tuple[str, ...]:
+        return tuple(ground.passes[step.number - 1].said for step, each in pairs if each.under == under)
 
-    into_wet, into_tacky = found("wet"), found("tacky")
+    into_wet, into_tacky = passes_on("wet"), passes_on("tacky")
     met = {
         (min(rank, mine), max(rank, mine))
         for step, each in pairs for rank in each.beside for mine in step.planes if (rank, mine) in ground.borders_cm
     }  # fmt: skip
     damp = sorted({rank for _, each in pairs for rank in each.damp})
-    told = []
-    if into_wet and ground.scene.transparent:
-        told.append(f"{first_upper(into_wet)} went onto a wash that was still wet: soft, and paler than mixed.")
-    elif into_wet:
-        told.append(f"{first_upper(into_wet)} went into wet paint. The two mix: where that is not meant, it is mud.")
+    found = []
+    if into_wet:
+        found.append(because("on_wet_wash" if ground.scene.transparent else "into_wet", upper=into_wet))
     if into_tacky:
-        told.append(f"{first_upper(into_tacky)} went over half-dry paint and tore it up.")
+        found.append(because("into_tacky", upper=into_tacky))
     if met:
         length = sum(ground.borders_cm[pair] for pair in met)
-        where = "; ".join(f"{names[far]} and {names[near]}" for far, near in sorted(met))
-        ran = "ran" if ground.medium in RUNS else "smeared"
-        told.append(f"Along {length:.0f} cm of border wet paint met wet and {ran} across: {where}.")
+        between = tuple((names[far], names[near]) for far, near in sorted(met))
+        found.append(because("ran_across", border_cm=length, runs=ground.medium in RUNS, between=between))
     if damp:
-        told.append(f"Blooms ran back into {say_list([names[rank] for rank in damp])}, still half dry beside it.")
-    return told
-
-
-def say_played(played: Played) -> str:
-    """Say how long it took."""
-    return f"{len(played.steps)} passes, {say_minutes(played.minutes)} from the first stroke to the last."
+        found.append(because("bloomed", planes=tuple(names[rank] for rank in damp)))
+    return found

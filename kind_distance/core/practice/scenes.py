@@ -32,18 +32,18 @@ OWN = "own"  # the layout of a painter's own picture
 LONG_BORDER = WIDE // 6  # px
 APART = 0.5  # by which land is lighter than land before it in a faultless scene [V]
 LEAST_BOX = 400  # px that a fault has to take
-FAULTS = {
-    "merged_edge": "Two distances of land have one value and melt into each other",
-    "dark_too_far": "Land far off is darker than the land before it",
-    "contrary_shadow": "A shadow falls to the wrong side",
-    "leaning_water": "The water leans",
-    "way_out": "A path leads out of the picture at its side",
-    "missing_reflection": "Something by the water has no reflection",
-    "hot_rival": "A hot spot at the rim draws the eye away",
-    "wrong_bays": "The gaps between posts do not close up with distance as they should",
-    "tangent": "A roof just touches a line behind it",
-    "leaning_uprights": "Uprights lean",
-}
+FAULTS = (
+    "merged_edge",
+    "dark_too_far",
+    "contrary_shadow",
+    "leaning_water",
+    "way_out",
+    "missing_reflection",
+    "hot_rival",
+    "wrong_bays",
+    "tangent",
+    "leaning_uprights",
+)
 
 
 @dataclass(frozen=True)

@@ -1,4 +1,4 @@
-"""Why a plan is impossible, in the fewest words: the smallest set of passes that cannot all stand, and what to give up.
+"""Why a plan is impossible: the smallest set of passes that cannot all stand, and what to give up.
 
 Passes are taken out one by one as long as the rest still finds no place; what is left is a conflict in which every
 pass counts. Whether a set fits is asked of the scheduler, so this names what it cannot place, which is no proof.
@@ -11,10 +11,8 @@ from dataclasses import dataclass, replace
 
 from kind_distance.core.passes.model import Pass
 from kind_distance.core.schedule.model import Problem
-from kind_distance.core.wording import first_upper, say_list, say_minutes
 
 MOST_PASSES = 40  # beyond, the sum of minutes says enough
-MOST_NAMED = 6
 SPARED = ("ground", "drawing", "mask", "unmask", "block_in", "underpainting", "finish", "varnish")
 MOST_GIVEN_UP = 2
 
@@ -75,24 +73,3 @@ def find_conflict(problem: Problem, fits: Fits) -> Conflict:
     candidates = sorted((each for each in core if each.kind not in SPARED), key=lambda each: each.minutes)
     give_up = [each.id for each in candidates if fits(only(problem, [p for p in left if p.id != each.id]))]
     return Conflict(tuple(each.id for each in core), tuple(give_up[:MOST_GIVEN_UP]))
-
-
-def say_conflict(problem: Problem, conflict: Conflict) -> str:
-    """Say a conflict with its arithmetic."""
-    by_id = {each.id: each for each in problem.passes}
-    ahead = [session for session in problem.sessions if session.end > problem.free_from]
-    hold = sum(session.end - max(session.start, problem.free_from) for session in ahead)
-    named = [by_id[number] for number in conflict.passes]
-    if not named or len(named) > MOST_NAMED:
-        done = {each.pass_id for each in problem.done}
-        wanted = sum(p.minutes for p in problem.passes if p.id not in done and p.kind != "varnish")
-        return f"In all {say_minutes(wanted)} of painting and its waits stand against {say_minutes(hold)} of sessions."
-    parts = say_list([f"{each.said} ({each.minutes} min)" for each in named])
-    minutes = sum(each.minutes for each in named)
-    if len(named) == 1:
-        return f"{first_upper(parts)} alone finds no session long enough."
-    waits = " The waits between them do the rest." if minutes <= hold else ""
-    return (
-        f"The smallest knot: {parts} cannot all stand; they take {say_minutes(minutes)} and the sessions hold "
-        f"{say_minutes(hold)}.{waits}"
-    )

@@ -9,7 +9,6 @@ from kind_distance.core.paint.drying import dry
 from kind_distance.core.passes.order import ready_at
 from kind_distance.core.schedule.model import Placement, Problem
 from kind_distance.core.schedule.plan import Board, Schedule
-from kind_distance.core.wording import say_minutes
 
 LATEST_MIN = 720  # slack is not looked for beyond
 
@@ -36,24 +35,6 @@ class Slack:
     held_by: int | None
     critical: bool
     into_wet: bool = False
-
-    def said(self, names: dict[int, str]) -> str:
-        """Say it.
-
-        Parameters
-        ----------
-        names : dict
-            What each pass is called.
-        """
-        path = "The end of the plan hangs on it. " if self.critical else ""
-        if self.into_wet:
-            late = f" more than {say_minutes(self.minutes)}" if self.minutes else ""
-            return f"{path}It cannot begin{late} later: the paint of {names.get(self.held_by or 0, '')} would be tacky."
-        if self.minutes == 0:
-            first = "its session ends" if self.held_by is None else f"{names[self.held_by]} waits for it"
-            return f"{path}It cannot begin later: {first}."
-        until = "its session ends" if self.held_by is None else f"{names[self.held_by]} would have to wait"
-        return f"{path}It may begin up to {say_minutes(self.minutes)} later, until {until}."
 
 
 def _asks(board: Board, placed: Placement, other: Placement) -> tuple[bool, str | None]:

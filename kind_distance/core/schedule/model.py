@@ -5,6 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 from functools import cached_property
 
+from kind_distance.core.judgement import Why
 from kind_distance.core.paint.drying import STUDIO, Climate, Drying, Weather
 from kind_distance.core.passes.model import Pass, Precedence
 from kind_distance.errors import DomainError
@@ -114,15 +115,12 @@ class Help:
         How long after it (and after each other) sessions are added; 0 where it is made longer. [days]
     times : int
         How many are added.
-    said : str
-        The same in words.
     """
 
     session_id: int
     minutes: int
     days: int
     times: int
-    said: str
 
 
 @dataclass(frozen=True)
@@ -130,16 +128,25 @@ class Unplaced:
     """A pass that found no place, and why."""
 
     pass_id: int
-    why: str
+    why: Why
 
 
 @dataclass(frozen=True)
 class Milestone:
-    """A pass that is a date rather than a part of a session, such as varnishing: the earliest minute."""
+    """A pass that is a date rather than a part of a session, such as varnishing.
+
+    Parameters
+    ----------
+    pass_id : int
+    earliest : float
+        [clock min]
+    waits_on : int or None
+        The pass whose paint it waits for.
+    """
 
     pass_id: int
     earliest: float
-    because: str
+    waits_on: int | None
 
 
 @dataclass(frozen=True)

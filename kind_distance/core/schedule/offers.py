@@ -17,14 +17,35 @@ from kind_distance.core.schedule.plan import (
 )
 from kind_distance.core.schedule.search import Listed
 from kind_distance.core.schedule.seek import sought
-from kind_distance.core.wording import say_minutes
 
 FEW = 3  # passes that may change their session where few are to move
-WAYS = {
-    "order": "Keep my order",
-    "few": "Move as little as helps",
-    "anew": "Plan it anew",
-}
+
+
+@dataclass(frozen=True)
+class Difference:
+    """What a plan would change against the one that stands; what it saves is above 0.
+
+    Parameters
+    ----------
+    placed_min : int
+        Minutes more that find a place. [min]
+    sessions : int
+        Sessions fewer.
+    sooner_min : int
+        How much sooner it ends, in minutes at the easel. [min]
+    remixes : int
+        Mixes fewer to be made again.
+    moved : int
+        Passes that change their session.
+    same_order : bool
+    """
+
+    placed_min: int
+    sessions: int
+    sooner_min: int
+    remixes: int
+    moved: int
+    same_order: bool
 
 
 @dataclass(frozen=True)
@@ -34,20 +55,16 @@ class Offer:
     Parameters
     ----------
     way : "order", "few" or "anew"
-    name : str
+        In the painter's order, moving as little as helps, or planned anew.
     listed : tuple of (pass, session, minute)
-    moved : int
-        Passes that change their session.
-    said : str
-        What it would change, against the plan as it stands.
+    difference : Difference
+        Against the plan as it stands.
     cost : float
     """
 
     way: str
-    name: str
     listed: Listed
-    moved: int
-    said: str
+    difference: Difference
     cost: float
 
 
@@ -60,38 +77,21 @@ def _ends(problem: Problem, placements: list[Placement]) -> int:
     return max((session_clock(problem, each.end, each.session_id) for each in placements), default=0)
 
 
-def _count(number: int, one: str, many: str) -> str:
-    return one if number == 1 else f"{number} {many}"
-
-
-def say_difference(problem: Problem, kept: Listed, then: Listed) -> str:
-    """Say what a listed plan would change against the one that stands."""
+def difference_to(problem: Problem, kept: Listed, then: Listed) -> Difference:
+    """Measure what a listed plan would change against the one that stands."""
     now = list(make_schedule(problem, kept).placements)
     loose = replace(problem, fixed=frozenset())
     return _difference(loose, now, place_listed(loose, then), _moved(kept or pinned(now), then))
 
 
-def _difference(problem: Problem, now: list[Placement], then: list[Placement], moved: int) -> str:
+def _difference(problem: Problem, now: list[Placement], then: list[Placement], moved: int) -> Difference:
     passes = {each.id: each for each in problem.passes}
     orders = [[passes[p.pass_id] for p in plan] for plan in (now, then)]
     left = sum(each.minutes for each in orders[0]) - sum(each.minutes for each in orders[1])
     fewer = len({p.session_id for p in now}) - len({p.session_id for p in then})
     sooner = _ends(problem, now) - _ends(problem, then)
     mixes = count_remixes(orders[0]) - count_remixes(orders[1])
-    parts = []
-    if left:
-        parts.append(f"{say_minutes(abs(left))} {'less' if left > 0 else 'more'} find a place")
-    if fewer:
-        parts.append(f"{'saves' if fewer > 0 else 'costs'} {_count(abs(fewer), 'a session', 'sessions')}")
-    if sooner and not left:
-        parts.append(f"done {say_minutes(abs(sooner))} {'sooner' if sooner > 0 else 'later'} at the easel")
-    if mixes:
-        parts.append(f"{'saves' if mixes > 0 else 'costs'} {_count(abs(mixes), 'a remix', 'remixes')}")
-    if moved:
-        parts.append(f"{_count(moved, 'one pass', 'passes')} in another session")
-    if parts:
-        return ", ".join(parts)
-    return "as it stands" if orders[0] == orders[1] else "the same sessions and end, in another order"
+    return Difference(left, fewer, sooner, mixes, moved, orders[0] == orders[1])
 
 
 def offer_plans(problem: Problem, kept: Listed, found: Listed | None = None) -> list[Offer]:
@@ -115,7 +115,6 @@ def offer_plans(problem: Problem, kept: Listed, found: Listed | None = None) -> 
     offers = []
     for way, listed in (("order", strict), ("few", few), ("anew", anew)):
         plan = place_listed(problem, listed)
-        moved = _moved(standing, listed)
-        said = _difference(problem, now, plan, moved)
-        offers.append(Offer(way, WAYS[way], listed, moved, said, plan_cost(problem, plan)))
+        difference = _difference(problem, now, plan, _moved(standing, listed))
+        offers.append(Offer(way, listed, difference, plan_cost(problem, plan)))
     return offers

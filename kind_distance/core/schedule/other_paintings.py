@@ -5,9 +5,9 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from kind_distance.core.judgement import Finding
+from kind_distance.core.passes.model import Pass
 from kind_distance.core.schedule.model import Problem
 from kind_distance.core.schedule.plan import Schedule
-from kind_distance.core.wording import clock
 
 LEAST_WAIT_MIN = 12  # a shorter wait is a look from three metres; common practice, no source
 
@@ -49,12 +49,13 @@ class NextPass:
 
 @dataclass(frozen=True)
 class Wait:
-    """Idle minutes within a session, and what of another painting fits into them."""
+    """Idle minutes within a session, until which pass, and what of another painting fits into them best."""
 
     session: int
     start: int
     end: int
-    said: str
+    until: Pass
+    room_for: NextPass | None
 
 
 def audit_hands(problem: Problem, others: tuple[Other, ...]) -> list[Finding]:
@@ -106,13 +107,7 @@ def find_waits(problem: Problem, schedule: Schedule, following: tuple[NextPass, 
             gap = each.start - free
             fitting = [other for other in following if other.minutes <= gap]
             if gap >= LEAST_WAIT_MIN:
-                use = ""
-                if fitting:
-                    best = max(fitting, key=lambda other: other.minutes)
-                    use = f" Room for “{best.title}”: {best.said}, {best.minutes} min."
-                then = by_id[each.pass_id]
-                name = then.said if then.place else f"“{then.title}”"
-                said = f"{clock(free)} to {clock(each.start)}: {gap} min until {name} can begin.{use}"
-                waits.append(Wait(session.id, free, each.start, said))
+                best = max(fitting, key=lambda other: other.minutes, default=None)
+                waits.append(Wait(session.id, free, each.start, by_id[each.pass_id], best))
             free = each.end
     return waits

@@ -125,7 +125,7 @@ def _missing(board: Board, placement: Placement) -> list[Fault]:
     faults: list[Fault] = []
     if material:
         before = [board.passes[rule.before] for rule in material[:MOST_NAMED]]
-        faults.append(("before_base", 1000.0, {"before": before, "reason": material[0].reason}))
+        faults.append(("before_base", 1000.0, {"before": before, "why": material[0].why}))
     if cut:
         length = sum(rule.border_cm for rule in cut)
         before = [board.passes[rule.before] for rule in cut[:MOST_NAMED]]

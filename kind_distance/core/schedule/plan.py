@@ -13,6 +13,7 @@ from dataclasses import dataclass, replace
 from functools import lru_cache
 from typing import cast
 
+from kind_distance.core.judgement import Why, because
 from kind_distance.core.paint.drying import Drying, Weather, dry
 from kind_distance.core.paint.media import Dryness
 from kind_distance.core.passes.kinds import UNTOUCHED, WET_ONLY
@@ -31,7 +32,6 @@ from kind_distance.core.schedule.model import (
     Unplaced,
 )
 from kind_distance.core.schedule.search import Listed
-from kind_distance.core.wording import say_minutes
 
 MOST_EXTENSION_MIN = 240
 EXTENSION_STEP_MIN = 5
@@ -48,7 +48,7 @@ class Block:
     until: float
     by: int
     needs: str
-    reason: str
+    why: Why
 
 
 @dataclass(frozen=True)
@@ -62,7 +62,7 @@ class Schedule:
     conflict: Conflict = Conflict()
 
 
-Wants = dict[int, dict[int, tuple[Dryness, str]]]
+Wants = dict[int, dict[int, tuple[Dryness, Why]]]
 
 
 @dataclass(frozen=True, eq=False)
@@ -114,10 +114,10 @@ def _wants(problem: Problem) -> Wants:
     ruled: Wants = {each.id: {} for each in problem.passes}
     for rule in problem.rules:
         if rule.needs != "done" and rule.after in ruled:
-            ruled[rule.after].setdefault(rule.before, (rule.needs, rule.reason))
+            ruled[rule.after].setdefault(rule.before, (rule.needs, rule.why))
     if problem.beside == "done":
         return ruled  # what is asked of neighbours is among the rules
-    beside = (cast("Dryness", problem.beside), "Wet paint beside it would run or drag.")
+    beside = (cast("Dryness", problem.beside), because("wet_beside"))
     for each in problem.passes:
         if each.kind not in UNTOUCHED:
             for lower in problem.passes:
@@ -180,14 +180,13 @@ class Board:
         if painted <= 0 or painted + each.minutes <= session.unbroken_min:
             return start, None
         _, last, number = self.spells[-1]
-        reason = f"You have painted for {painted:.0f} min: step back for {BREAK_MIN}, look from three metres."
-        return last + BREAK_MIN, Block(last + BREAK_MIN, number, "break", reason)
+        return last + BREAK_MIN, Block(last + BREAK_MIN, number, "break", because("break", painted_min=painted))
 
     def waiting_for(self, each: Pass) -> list[int]:
         """List the passes that have to be painted before this one can be thought of."""
         return [rule.before for rule in self.needed.get(each.id, []) if rule.before not in self.films]
 
-    def needs_of(self, each: Pass, painted: int) -> tuple[Dryness, str] | None:
+    def needs_of(self, each: Pass, painted: int) -> tuple[Dryness, Why] | None:
         """State wanted of an earlier film under or beside a pass, with the reason; None where they never meet."""
         return self.wants[each.id].get(painted)
 
@@ -251,8 +250,7 @@ def _milestones(board: Board, later: list[Pass]) -> list[Milestone]:
             continue
         last = max([board.problem.free_from, *(f.painted_at for f in board.films.values())])
         earliest, block = board.earliest(each, last)
-        because = "" if block is None else f"{board.passes[block.by].said} is dry through by then at the latest"
-        found.append(Milestone(each.id, earliest, because))
+        found.append(Milestone(each.id, earliest, None if block is None else block.by))
     return found
 
 
@@ -412,7 +410,7 @@ def _longer(problem: Problem) -> list[Help]:
 
         extra = _least(fits, range(EXTENSION_STEP_MIN, limit + 1, EXTENSION_STEP_MIN))
         if extra is not None:
-            offers.append(Help(session.id, session.whole_min + extra, 0, 0, f"{session.name} {extra} min longer"))
+            offers.append(Help(session.id, session.whole_min + extra, 0, 0))
     return sorted(offers, key=lambda offer: offer.minutes)[:1]
 
 
@@ -437,9 +435,7 @@ def _more(problem: Problem) -> list[Help]:
         minutes = _least(fits, range(15, 241, 15))
         if minutes is not None:
             minutes += last.whole_min - last.minutes
-            count = "one more session" if times == 1 else f"{times} more sessions"
-            when = ("a day" if days == 1 else f"{days} days") + (" later" if times == 1 else " apart")
-            return [Help(last.id, minutes, days, times, f"{count} of {minutes} min, {when}")]
+            return [Help(last.id, minutes, days, times)]
     return []
 
 
@@ -448,29 +444,30 @@ def _what_would_help(problem: Problem) -> list[Help]:
     return [*_longer(problem), *_more(problem)] if problem.sessions else []
 
 
-def _say_unplaced(problem: Problem, left: list[Pass], board: Board) -> list[Unplaced]:
+def _unplaced(problem: Problem, left: list[Pass], board: Board) -> list[Unplaced]:
     if not problem.sessions:
-        return [Unplaced(each.id, "There is no session yet.") for each in left]
+        return [Unplaced(each.id, because("no_session")) for each in left]
     found = []
     ahead = [session for session in problem.sessions if session.end > problem.free_from]
     longest = max((session.minutes for session in ahead), default=0)
     for each in left:
         before = [board.passes[i] for i in board.waiting_for(each)]
         if before:
-            why = f"It waits for {before[0].said}, which found no place."
+            why = because("waits_for_unplaced", before=before[0].said)
         elif not ahead:
-            why = "All your sessions are over."
+            why = because("all_over")
         elif each.minutes > longest:
-            why = f"It takes {each.minutes} min; your longest session has {longest}."
+            why = because("longer_than_any", minutes=each.minutes, longest_min=longest)
         else:
             last = problem.sessions[-1]
             start, block = board.earliest(each, last.start)
             if block is not None and start + each.minutes > last.end:
-                wait = say_minutes(start - last.start)
-                wait = f"{board.passes[block.by].said} is ready {wait} after {last.name} begins"
-                why = f"It takes {each.minutes} min, and {wait}."
+                lower = board.passes[block.by].said
+                why = because(
+                    "ready_late", minutes=each.minutes, lower=lower, session=last.name, wait_min=start - last.start
+                )
             else:
-                why = f"It takes {each.minutes} min; no session has so many free after what comes before it."
+                why = because("none_free", minutes=each.minutes)
         found.append(Unplaced(each.id, why))
     return found
 
@@ -490,7 +487,7 @@ def make_schedule(problem: Problem, kept: Listed = ()) -> Schedule:
         Same input, same plan, to the minute.
     """
     placements, left, board = _place(problem, kept)
-    unplaced = _say_unplaced(problem, left, board) if left else []
+    unplaced = _unplaced(problem, left, board) if left else []
     helps = _what_would_help(problem) if left and not kept else []
     later = [p for p in problem.passes if p.kind == "varnish" and p.id not in board.films]
     milestones = _milestones(board, later) if not left else []

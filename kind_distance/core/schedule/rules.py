@@ -11,6 +11,7 @@ from collections.abc import Iterator
 from dataclasses import replace
 
 from kind_distance.core.depth.readings import Border
+from kind_distance.core.judgement import because
 from kind_distance.core.judging.model import MASS, VEILS, JudgedBorder, JudgedPlane, Painted, Scene
 from kind_distance.core.judging.order import AREA_SCHOOLS
 from kind_distance.core.judging.reading import Read, lays, read_all, under_of
@@ -18,7 +19,6 @@ from kind_distance.core.judging.wetness import beside_of
 from kind_distance.core.paint.media import Dryness, Medium
 from kind_distance.core.passes.kinds import LAYERS
 from kind_distance.core.passes.model import Pass, PlaneFacts, Precedence
-from kind_distance.core.wording import Unit, say_length
 
 FIRST_MASSES = ("block_in", "blend")
 LAST = ("finish", "varnish", "isolating", "sides")
@@ -29,13 +29,6 @@ NEEDS: dict[str, Dryness] = {
     "open_or_dry": "not_tacky",
     "touch_dry": "touch_dry",
     "dry_through": "through_dry",
-}
-SAID = {
-    "done": "lies on it",
-    "not_tacky": "goes into open paint or onto dry paint, never into what is tacky",
-    "touch_dry": "goes over paint that is touch dry",
-    "firm": "goes over paint that has been touch dry about as long again",
-    "through_dry": "goes over paint that is dry through",
 }
 
 
@@ -67,7 +60,7 @@ def need_of(each: Read, film: Read) -> Dryness:
     return NEEDS[each.wants]
 
 
-def rules_of(scene: Scene, passes: list[Pass], unit: Unit = "cm") -> list[Precedence]:
+def rules_of(scene: Scene, passes: list[Pass]) -> list[Precedence]:
     """Derive what the list of passes asks for.
 
     Parameters
@@ -76,8 +69,6 @@ def rules_of(scene: Scene, passes: list[Pass], unit: Unit = "cm") -> list[Preced
         Planes, borders and things; its own passes are not asked for.
     passes : list of Pass
         In the painter's order.
-    unit : "cm" or "in"
-        In which lengths are said.
     """
     read = read_all(listed(scene, passes))
     found: dict[tuple[int, int], Precedence] = {}
@@ -86,29 +77,25 @@ def rules_of(scene: Scene, passes: list[Pass], unit: Unit = "cm") -> list[Preced
             *_lying(each, read),
             *_first(each, read),
             *_beside(each, read),
-            *_over_edges(each, read, unit),
+            *_over_edges(each, read),
             *_by_school(each, read),
         ):
             found.setdefault((rule.before, rule.after), rule)
     return list(found.values())
 
 
-def _place(each: Read) -> str:
-    return each.painted.given.place or "the whole surface"
-
-
 def _lying(each: Read, read: tuple[Read, ...]) -> Iterator[Precedence]:
     """Ask of every film that lies under a pass that it is there, and as dry as the pass wants it."""
     for film in under_of(each, read):
         needs = need_of(each, film)
-        title = each.painted.given.title
+        given = each.painted.given
         if each.kind in ("finish", "sides"):
-            reason = "The last look needs everything in place." if each.kind == "finish" else "Sides follow the edges."
+            why = because(each.kind)
         elif each.kind == "varnish":
-            reason = f"Varnish goes on when {film.painted.given.said} is dry through."
+            why = because("varnish", under=film.painted.given.said)
         else:
-            reason = f"{title[:1].upper()}{title[1:]} of {_place(each)} {SAID[needs]}."
-        yield Precedence(film.id, each.id, needs, reason)
+            why = because("lies_on", title=given.title, place=given.place, needs=needs)
+        yield Precedence(film.id, each.id, needs, why)
 
 
 def _first(each: Read, read: tuple[Read, ...]) -> Iterator[Precedence]:
@@ -117,21 +104,21 @@ def _first(each: Read, read: tuple[Read, ...]) -> Iterator[Precedence]:
         if other.at >= each.at or not set(other.ranks or each.ranks) & set(each.ranks or other.ranks):
             continue
         if other.kind in ("drawing", "mask"):
-            yield Precedence(other.id, each.id, "done", f"The {other.kind} lies under the paint.")
+            yield Precedence(other.id, each.id, "done", because("under_the_paint", kind=other.kind))
         elif each.kind in LAST and other.kind not in LAST:
-            yield Precedence(other.id, each.id, "done", "It comes when everything else is in place.")
+            yield Precedence(other.id, each.id, "done", because("comes_last"))
         elif each.kind in ("varnish", "isolating") or other.kind in ("unmask", "isolating") or each.kind == "unmask":
-            yield Precedence(other.id, each.id, "done", "It shuts in, or frees, what lies there.")
+            yield Precedence(other.id, each.id, "done", because("shuts_in"))
 
 
 def _beside(each: Read, read: tuple[Read, ...]) -> Iterator[Precedence]:
     if each.wants != "touch_dry":
         return  # it is painted beside wet paint on purpose
     for film in beside_of(each, read):
-        yield Precedence(film.id, each.id, "touch_dry", "Wet paint beside it would run across a hard edge.")
+        yield Precedence(film.id, each.id, "touch_dry", because("wet_across_edge"))
 
 
-def _over_edges(each: Read, read: tuple[Read, ...], unit: Unit) -> Iterator[Precedence]:
+def _over_edges(each: Read, read: tuple[Read, ...]) -> Iterator[Precedence]:
     """Turn the order of the list into reasons where planes meet along hard edges."""
     scene = each.scene
     if each.kind not in LAYERS and each.kind != "blend":
@@ -150,14 +137,15 @@ def _over_edges(each: Read, read: tuple[Read, ...], unit: Unit) -> Iterator[Prec
                 continue
             if not (lays(each, mine, read) and lays(other, other_rank, read)):
                 continue
-            length, near, far = say_length(border.cm, unit), scene.plane(border.near).name, scene.plane(border.far).name
+            near, far = scene.plane(border.near).name, scene.plane(border.far).name
             if mine == border.near:
-                reason = f"{near} goes over the edge of {far}: {length} of border."
+                kind = "over_edge"
             elif other.painted.given.level < each.painted.given.level:
                 continue  # a near plane's lower layer before a far one's upper one is the order of layers
             else:
-                reason = f"By your order {far} is cut in round {near}: {length} of border."
-            yield Precedence(other.id, each.id, "done", reason, material=False, border_cm=border.cm)
+                kind = "cut_in_round"
+            why = because(kind, near=near, far=far, border_cm=border.cm)
+            yield Precedence(other.id, each.id, "done", why, material=False, border_cm=border.cm)
 
 
 def _by_school(each: Read, read: tuple[Read, ...]) -> Iterator[Precedence]:
@@ -173,8 +161,7 @@ def _by_school(each: Read, read: tuple[Read, ...]) -> Iterator[Precedence]:
         if other.at >= each.at or set(other.ranks) == set(each.ranks) or other.kind in LAST:
             continue
         if veil and (other.is_mass or other.is_fine):
-            yield Precedence(other.id, each.id, "done", "A veil comes when all it lies before is done.", material=False)
+            yield Precedence(other.id, each.id, "done", because("veil_last"), material=False)
         elif by_area and other.kind in binds and not other.rough:
             name = each.painted.given.place
-            reason = f"By your order what stands before it is laid when {name} is begun."
-            yield Precedence(other.id, each.id, "done", reason, material=False)
+            yield Precedence(other.id, each.id, "done", because("area_begun", name=name), material=False)

@@ -8,6 +8,7 @@ from __future__ import annotations
 from collections.abc import Callable
 from dataclasses import dataclass
 
+from kind_distance.core.judgement import Why, because
 from kind_distance.core.paint.drying import (
     EARLY,
     FIRM,
@@ -106,8 +107,8 @@ def _state_broken(needs: str, film: _Film, start: float, end: float) -> bool:
     return False
 
 
-def verify(problem: Problem, schedule: Schedule) -> list[str]:
-    """Look over a schedule; return one sentence for each rule it breaks, none where it holds."""
+def verify(problem: Problem, schedule: Schedule) -> list[Why]:
+    """Look over a schedule; return what it breaks, once for each, none where it holds."""
     passes = {each.id: each for each in problem.passes}
     spans = {done.pass_id: (done.start, done.end) for done in problem.done}
     broken = _places_broken(problem, passes, schedule, spans)
@@ -120,29 +121,31 @@ def verify(problem: Problem, schedule: Schedule) -> list[str]:
 
 def _places_broken(
     problem: Problem, passes: dict[int, Pass], schedule: Schedule, spans: dict[int, tuple[int, int]]
-) -> list[str]:
+) -> list[Why]:
     """Look at sessions, lengths and the painter's one pair of hands; adds the placements to `spans`."""
-    broken: list[str] = []
+    broken: list[Why] = []
     sessions = {s.id: s for s in problem.sessions}
     for placement in schedule.placements:
         each, session = passes[placement.pass_id], sessions[placement.session_id]
         if placement.pass_id in spans:
-            broken.append(f"{each.title} is painted twice")
+            broken.append(because("painted_twice", title=each.title))
         spans[placement.pass_id] = (placement.start, placement.end)
         if placement.end - placement.start != each.minutes:
-            broken.append(f"{each.title} does not get its {each.minutes} minutes")
+            broken.append(because("other_minutes", title=each.title, minutes=each.minutes))
         if placement.start < session.start or placement.end > session.end:
-            broken.append(f"{each.title} lies outside {session.name}")
+            broken.append(because("outside_session", title=each.title, session=session.name))
         if problem.not_before is not None and placement.start < problem.not_before:
-            broken.append(f"{each.title} lies in the past")
-    broken += [f"{session.name} has no break" for session in problem.sessions if _unbroken(problem, spans, session)]
+            broken.append(because("in_the_past", title=each.title))
+    broken += [
+        because("no_break", session=session.name) for session in problem.sessions if _unbroken(problem, spans, session)
+    ]
     ordered = sorted(spans.items(), key=lambda item: item[1])
     for (one, (_, end)), (other, (start, _)) in zip(ordered, ordered[1:], strict=False):
         if start < end:
-            broken.append(f"{passes[one].title} and {passes[other].title} want the painter at once")
+            broken.append(because("two_at_once", title=passes[one].title, other=passes[other].title))
     accounted = set(spans) | {u.pass_id for u in schedule.unplaced} | {m.pass_id for m in schedule.milestones}
     waiting_varnish = {p.id for p in problem.passes if p.kind == "varnish" and schedule.unplaced}
-    return broken + [f"{p.title} is lost" for p in problem.passes if p.id not in accounted | waiting_varnish]
+    return broken + [because("lost", title=p.title) for p in problem.passes if p.id not in accounted | waiting_varnish]
 
 
 def _unbroken(problem: Problem, spans: dict[int, tuple[int, int]], session: Session) -> bool:
@@ -162,7 +165,7 @@ def _unbroken(problem: Problem, spans: dict[int, tuple[int, int]], session: Sess
 
 def _rules_broken(
     problem: Problem, passes: dict[int, Pass], spans: dict[int, tuple[int, int]], films: dict[int, _Film]
-) -> list[str]:
+) -> list[Why]:
     """Look at every precedence: the order, and the state wanted of the earlier film."""
     broken = []
     for rule in problem.rules:
@@ -170,14 +173,14 @@ def _rules_broken(
             continue
         after = passes[rule.after].title
         if rule.before not in spans:
-            broken.append(f"{after} stands before {passes[rule.before].title}, which has no place")
+            broken.append(because("before_unplaced", title=after, other=passes[rule.before].title))
             continue
         before = passes[rule.before].title
         start, end = spans[rule.after]
         if start < spans[rule.before][1]:
-            broken.append(f"{after} stands before {before}")
+            broken.append(because("before_its_base", title=after, other=before))
         if _state_broken(rule.needs, films[rule.before], start, end):
-            broken.append(f"{after}: {before} is not {rule.needs.replace('_', ' ')}")
+            broken.append(because("not_dry", title=after, other=before, needs=rule.needs))
     return broken
 
 
@@ -187,7 +190,7 @@ def _beside_broken(
     spans: dict[int, tuple[int, int]],
     films: dict[int, _Film],
     ruled: set[tuple[int, int]],
-) -> list[str]:
+) -> list[Why]:
     """Look at wet neighbours that no rule names."""
     placed_now = set(spans) - {done.pass_id for done in problem.done}
     broken = []
@@ -201,5 +204,5 @@ def _beside_broken(
             if before == after or ended > start or (before, after) in ruled or lower.paint == "dry":
                 continue
             if problem.meet(upper, lower) and _state_broken(problem.beside, films[before], start, end):
-                broken.append(f"{upper.title}: {lower.title} beside it is not {problem.beside.replace('_', ' ')}")
+                broken.append(because("beside_not_dry", title=upper.title, other=lower.title, needs=problem.beside))
     return broken

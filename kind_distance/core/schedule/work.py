@@ -120,7 +120,7 @@ def school_sessions(easel: Easel, derived: Callable[[str], list[Pass]]) -> dict[
     found = {}
     for key in SCHOOLS:
         passes = derived(key)
-        rules = tuple(rules_of(easel.scene_for(key), passes, easel.unit))
+        rules = tuple(rules_of(easel.scene_for(key), passes))
         found[key] = _used(Problem(tuple(passes), rules, frozenset(), "done", easel.sessions, (), easel.now))
     return found
 
@@ -135,7 +135,7 @@ def schools_of(easel: Easel, derived: Callable[[str], list[Pass]]) -> list[Schoo
         The passes that a school of order would have, by its key.
     """
     orders = {key: derived(key) for key in SCHOOLS}
-    rules = {key: rules_of(easel.scene_for(key), passes, easel.unit) for key, passes in orders.items()}
+    rules = {key: rules_of(easel.scene_for(key), passes) for key, passes in orders.items()}
     return compare_schools(list(SCHOOLS.values()), orders, easel.borders, rules, easel.planes, easel.unit)
 
 
@@ -148,9 +148,9 @@ def work_out(passes: list[Pass], easel: Easel) -> Work:
         In the painter's order.
     easel : Easel
     """
-    planes, borders, unit = easel.planes, easel.borders, easel.unit
+    planes, borders = easel.planes, easel.borders
     scene = easel.scene_for(easel.school.key)
-    rules = rules_of(scene, passes, unit)
+    rules = rules_of(scene, passes)
     problem = Problem(
         tuple(passes), tuple(rules), frozenset(), "done", easel.sessions, easel.done, easel.now, easel.fixed
     )

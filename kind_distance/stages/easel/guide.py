@@ -31,6 +31,7 @@ from kind_distance.stages.easel.running import (
     touches_of,
 )
 from kind_distance.stages.mixes.strings import part_of
+from kind_distance.stages.passes.schedule_words import say_wait
 from kind_distance.stages.sessions.calendar import following_of
 from kind_distance.store.records import OtherPaintings
 
@@ -321,7 +322,7 @@ def guide(
     left = 0 if shown is None else max(0, shown.minutes - shown.painted)
     since = unbroken_since(spans, now_min)
     waits = [
-        each.said
+        say_wait(each)
         for each in find_waits(work.problem, work.schedule, following_of(OtherPaintings(following=following)))
         if each.session == session.number and each.end > now_min
     ]

@@ -10,7 +10,6 @@ from kind_distance.core.passes.kinds import KINDS
 from kind_distance.core.passes.model import Pass, PlaneFacts
 from kind_distance.core.passes.order import audit_passes
 from kind_distance.core.passes.wanted import Wanted, audit_wanted
-from kind_distance.core.schedule.conflict import say_conflict
 from kind_distance.core.schedule.deadline import Deadline, GivenUp, audit_deadline, next_day, say_iso
 from kind_distance.core.schedule.model import Help, Placement, Problem
 from kind_distance.core.schedule.placed_by_hand import audit_by_hand
@@ -18,6 +17,7 @@ from kind_distance.core.schedule.plan import Schedule
 from kind_distance.core.schedule.wet import audit_wet
 from kind_distance.core.schedule.work import Easel, Work
 from kind_distance.core.wording import Unit, clock, first_upper, say_area, say_length, say_list, say_minutes
+from kind_distance.stages.passes.schedule_words import say_conflict, say_help, say_rule, say_unplaced
 from kind_distance.stages.telling import Said, Told, say
 
 NO_SINGLE_HELP = " No longer session and no few more of the same kind would hold it: thin the plan, or add sessions."
@@ -146,7 +146,7 @@ def _by_hand(told: Told, unit: Unit) -> tuple[str, str]:
         return title, f"{lower} is {state} until about {when}: {say_minutes(short)} too soon. {why}"
     names = say_list([each.said for each in told["before"]])
     if kind == "before_base":
-        return "stands before what it lies on", f"It stands before {names}. {told['reason']}"
+        return "stands before what it lies on", f"It stands before {names}. {say_rule(told['why'])}"
     cut = f"By your order {names} comes first: {say_length(told['cm'], unit)} of border would be cut round later."
     return "comes out of your order", cut
 
@@ -224,8 +224,8 @@ def judge_deadline(problem: Problem, schedule: Schedule, deadline: Deadline, say
 # -- what finds no place ----------------------------------------------------------------------------------------------
 
 
-def _remedy(offer: Help) -> Remedy:
-    label = first_upper(offer.said)
+def _remedy(problem: Problem, offer: Help) -> Remedy:
+    label = first_upper(say_help(problem, offer))
     if offer.days == 0:
         return Remedy(label, "set_session", {"session": offer.session_id, "minutes": offer.minutes})
     more: dict[str, object] = {
@@ -248,15 +248,19 @@ def judge_unplaced(problem: Problem, schedule: Schedule, *, taken: bool) -> list
         remedies = [Remedy("Discard the plan", "let_plan_go"), Remedy("Plan it anew", "take_plan", {"way": "anew"})]
     else:
         knot = say_conflict(problem, schedule.conflict)
-        help_said = f" What would do: {' or '.join(offer.said for offer in offers)}." if offers else NO_SINGLE_HELP
+        help_said = (
+            f" What would do: {' or '.join(say_help(problem, offer) for offer in offers)}."
+            if offers
+            else NO_SINGLE_HELP
+        )
         would = f" {knot}{help_said}"
-        remedies = [_remedy(offer) for offer in offers]
+        remedies = [_remedy(problem, offer) for offer in offers]
         for number in schedule.conflict.give_up:
             each = by_id[number]
             label = f"Leave out {each.said} ({each.minutes} min)"
             remedies.append(Remedy(label, "remove_pass", {"number": number}))
     title = f"{len(left)} {'pass finds' if len(left) == 1 else 'passes find'} no place"
-    text = f"{said}: {minutes} min. {schedule.unplaced[0].why}{would}"
+    text = f"{said}: {minutes} min. {say_unplaced(schedule.unplaced[0].why)}{would}"
     return [say(Finding("does_not_fit", "strong", weight=float(minutes)), "sessions", (title, text, tuple(remedies)))]
 
 

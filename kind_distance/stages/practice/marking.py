@@ -5,10 +5,10 @@ from __future__ import annotations
 from collections.abc import Callable
 from typing import Any
 
-from kind_distance.core.practice.drills.drill import AnswerKind, Drill, Marked
-from kind_distance.core.practice.drills.masses import checked_cuts, checked_frames
-from kind_distance.core.practice.drills.table import DRILLS
 from kind_distance.errors import DomainError
+from kind_distance.stages.practice.drills.drill import AnswerKind, Drill, Marked
+from kind_distance.stages.practice.drills.masses import checked_cuts, checked_frames
+from kind_distance.stages.practice.drills.table import DRILLS
 
 QUICKEST_S = 0.8  # quicker answers were not looked at
 

@@ -16,6 +16,7 @@ from kind_distance.errors import DomainError, InUseError, NotFoundError
 from kind_distance.rows import KeptPlace, SessionRecord, State
 from kind_distance.rows.checking import check_count, checked
 from kind_distance.rows.state import kind_named
+from kind_distance.stages.passes.schedule_words import OFFERS, say_difference
 from kind_distance.stages.passes.work import fixed_of, kept_of, offered, session_from
 from kind_distance.stages.sessions.outdoors import logger_at, station_at
 from kind_distance.studio.changes.arguments import Earliest, FiniteFloat, Minute, Number, Text, settable
@@ -150,7 +151,7 @@ def take_plan(desk: Desk, *, way: Literal["order", "few", "anew"]) -> Changed:
         raise DomainError("There is no session yet.", "Add a session first.")
     offer = next(each for each in offered(desk.survey().work.problem, kept_of(desk.state)) if each.way == way)
     plan = tuple(KeptPlace(at, *each) for at, each in enumerate(offer.listed, start=1))
-    return replace(desk.state, kept_plan=plan), f"{offer.name}: {offer.said}"
+    return replace(desk.state, kept_plan=plan), f"{OFFERS[offer.way]}: {say_difference(offer.difference)}"
 
 
 def take_found(

@@ -8,7 +8,9 @@ import numpy as np
 
 from kind_distance.core.practice.canvas import LEAST_CONTRAST
 from kind_distance.core.practice.chance import chance
-from kind_distance.core.practice.drills.drill import (
+from kind_distance.core.practice.moods import MOODS
+from kind_distance.core.practice.scenes import OWN, Scene, ScenePlane
+from kind_distance.stages.practice.drills.drill import (
     LETTERS,
     Drill,
     DrillKind,
@@ -18,8 +20,6 @@ from kind_distance.core.practice.drills.drill import (
     lettered,
     scene_for,
 )
-from kind_distance.core.practice.moods import MOODS
-from kind_distance.core.practice.scenes import OWN, Scene, ScenePlane
 
 CLEARLY_NEARER = 1.25
 LOWER_PX = 12  # by which a foot stands lower to be seen

@@ -5,7 +5,9 @@ from __future__ import annotations
 import numpy as np
 
 from kind_distance.core.practice.chance import chance
-from kind_distance.core.practice.drills.drill import (
+from kind_distance.core.practice.scenes import LOST, Scene, SceneBorder, scene_with
+from kind_distance.errors import DomainError
+from kind_distance.stages.practice.drills.drill import (
     LETTERS,
     Drill,
     DrillKind,
@@ -15,8 +17,6 @@ from kind_distance.core.practice.drills.drill import (
     lettered,
     scene_for,
 )
-from kind_distance.core.practice.scenes import LOST, Scene, SceneBorder, scene_with
-from kind_distance.errors import DomainError
 
 PLACES_APART = 60  # px
 MERGED_TRIES = 12

@@ -3,9 +3,21 @@
 from __future__ import annotations
 
 from kind_distance.core.practice.chance import chance
-from kind_distance.core.practice.drills.drill import Drill, DrillKind, Marked, Option, scene_for
 from kind_distance.core.practice.scenes import FAULTS, Scene, is_faultless, layout_of, scene_with
+from kind_distance.stages.practice.drills.drill import Drill, DrillKind, Marked, Option, scene_for
 
+FAULT_NAMES = {
+    "merged_edge": "Two distances of land have one value and melt into each other",
+    "dark_too_far": "Land far off is darker than the land before it",
+    "contrary_shadow": "A shadow falls to the wrong side",
+    "leaning_water": "The water leans",
+    "way_out": "A path leads out of the picture at its side",
+    "missing_reflection": "Something by the water has no reflection",
+    "hot_rival": "A hot spot at the rim draws the eye away",
+    "wrong_bays": "The gaps between posts do not close up with distance as they should",
+    "tangent": "A roof just touches a line behind it",
+    "leaning_uprights": "Uprights lean",
+}
 FAULT_RULES = {
     "none": ("Nothing is wrong: light, water, borders and posts agree.", "A false alarm costs a good passage."),
     "merged_edge": (
@@ -42,10 +54,10 @@ FAULT_RULES = {
 def fault(seed: int, level: int) -> Drill:
     """Say what is wrong with a scene, or that nothing is."""
     rng = chance(seed, "fault drill")
-    truth = str(rng.choice(list(FAULTS))) if rng.random() < 0.5 else "none"  # noqa: PLR2004  as many without
+    truth = str(rng.choice(FAULTS)) if rng.random() < 0.5 else "none"  # noqa: PLR2004  as many without
     scene = scene_for(seed, is_faultless) if truth == "none" else scene_with(seed, truth)
     # Only what could be wrong with such a scene: no posts are asked about where none stand.
-    asked = [(key, said) for key, said in FAULTS.items() if key in layout_of(scene.seed).faults]
+    asked = [(key, said) for key, said in FAULT_NAMES.items() if key in layout_of(scene.seed).faults]
     options = (Option("none", "Nothing is wrong"), *(Option(key, said) for key, said in asked))
     return Drill(
         "fault", seed, level, "Is something wrong with this picture?",
@@ -57,7 +69,7 @@ def fault(seed: int, level: int) -> Drill:
 def _mark_fault(drill: Drill, given: str) -> Marked:
     assert drill.scene  # noqa: S101
     rule, otherwise = FAULT_RULES[str(drill.truth)]
-    said = "Nothing is wrong with it" if drill.truth == "none" else FAULTS[str(drill.truth)]
+    said = "Nothing is wrong with it" if drill.truth == "none" else FAULT_NAMES[str(drill.truth)]
     measured = f"{said}{_fault_said(drill.scene)}."
     if given != drill.truth and drill.truth == "none":
         measured += " You saw a fault where there is none."

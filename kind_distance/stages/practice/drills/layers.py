@@ -8,7 +8,11 @@ from kind_distance.core.paint.drying import EARLY, LATE, Weather, dry, touch_dry
 from kind_distance.core.paint.media import Paint
 from kind_distance.core.practice.airs import AIRS
 from kind_distance.core.practice.chance import chance
-from kind_distance.core.practice.drills.drill import (
+from kind_distance.core.practice.orders import Puzzle, order_puzzle
+from kind_distance.core.wording import first_upper, say_list, say_minutes, say_range
+from kind_distance.errors import DomainError
+from kind_distance.stages.passes.schedule_words import say_rule
+from kind_distance.stages.practice.drills.drill import (
     LETTERS,
     NO_SCENE,
     SEEDS,
@@ -18,9 +22,7 @@ from kind_distance.core.practice.drills.drill import (
     Option,
     lettered,
 )
-from kind_distance.core.practice.orders import Puzzle, order_puzzle
-from kind_distance.core.wording import first_upper, say_list, say_minutes, say_range
-from kind_distance.errors import DomainError
+from kind_distance.stages.practice.play_words import AIR_NAMES
 
 
 def order(seed: int, level: int) -> Drill:
@@ -65,7 +67,7 @@ def _mark_order(drill: Drill, given: list[str]) -> Marked:
     measured = (
         f"{mine}{other}."
         if wrong is None
-        else f"This cannot be painted. {wrong.reason} In order: {', '.join(drill.truth)}."
+        else f"This cannot be painted. {say_rule(wrong.why)} In order: {', '.join(drill.truth)}."
     )
     return Marked(
         wrong is None, None, measured,
@@ -90,7 +92,8 @@ def wait(seed: int, level: int) -> Drill:
     """Say how long a layer has to wait before a glaze over it neither lifts nor drags it."""
     rng = chance(seed, "wait")
     said, paint, thick = LAYERS[int(rng.integers(len(LAYERS)))]
-    air_said, air = AIRS[int(rng.integers(len(AIRS)))]
+    at = int(rng.integers(len(AIRS)))
+    air_said, air = AIR_NAMES[at], AIRS[at]
     apart = (4.0, 3.0, 2.2)[level - 1]
     film = dry(paint, 0.0, Weather(((0.0, air),)), thick)
     minutes = film.firm
@@ -129,7 +132,8 @@ def dry_now(seed: int, level: int) -> Drill:
     count = (3, 4, 4)[level - 1]
     for more in range(SEEDS):
         rng = chance(seed + more, "dry now")
-        air_said, air = AIRS[int(rng.integers(len(AIRS)))]
+        place = int(rng.integers(len(AIRS)))
+        air_said, air = AIR_NAMES[place], AIRS[place]
         chosen = [LAYERS[int(at)] for at in rng.permutation(len(LAYERS))[:count]]
         touch = [touch_dry_min(paint, air, thick) for _, paint, thick in chosen]
         # The first is well dry, the others clearly not; nearer to it the higher the level.

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from kind_distance.core.practice.chance import chance
-from kind_distance.core.practice.drills.drill import Drill, DrillKind, Marked
+from kind_distance.stages.practice.drills.drill import Drill, DrillKind, Marked
 
 LOOSENING = (
     ("Draw what stands before you with the thickest thing you have, without an eraser.", 4),

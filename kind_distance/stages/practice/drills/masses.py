@@ -15,10 +15,10 @@ from kind_distance.core.picture.crops import FORMATS, Crop
 from kind_distance.core.picture.thumbnail import Thumbnail, ThumbnailSettings, make_thumbnail
 from kind_distance.core.picture.thumbnail import simplify as squinted
 from kind_distance.core.practice.canvas import HIGH, WIDE
-from kind_distance.core.practice.drills.drill import Drill, DrillKind, Marked, Option, scene_for
 from kind_distance.core.practice.scenes import Scene, is_faultless
 from kind_distance.core.wording import say_list
 from kind_distance.errors import DomainError
+from kind_distance.stages.practice.drills.drill import Drill, DrillKind, Marked, Option, scene_for
 
 VALUES = {1: 2, 2: 3, 3: 4}  # values by level
 MOST_SHAPES = {1: 8, 2: 10, 3: 12}

@@ -16,7 +16,11 @@ from kind_distance.core.mixing.spectrum import lab_of, reflectance_of
 from kind_distance.core.mixing.tubes import WHITE, Tube, paint_of, white_paint
 from kind_distance.core.practice.canvas import HIGH, WIDE
 from kind_distance.core.practice.chance import chance
-from kind_distance.core.practice.drills.drill import (
+from kind_distance.core.practice.moods import linear
+from kind_distance.core.practice.scenes import Scene, is_faultless
+from kind_distance.core.wording import say_list
+from kind_distance.errors import DomainError
+from kind_distance.stages.practice.drills.drill import (
     LETTERS,
     NO_SCENE,
     SEEDS,
@@ -29,10 +33,6 @@ from kind_distance.core.practice.drills.drill import (
     scene_for,
     swatch,
 )
-from kind_distance.core.practice.moods import linear
-from kind_distance.core.practice.scenes import Scene, is_faultless
-from kind_distance.core.wording import say_list
-from kind_distance.errors import DomainError
 
 TUBES = (
     ("ultramarine", Tube((20.0, 12.0, -38.0), (62.0, -2.0, -38.0), opacity="ST")),

@@ -9,9 +9,9 @@ import numpy as np
 
 from kind_distance.core.practice.canvas import HIGH, WIDE, View
 from kind_distance.core.practice.chance import chance
-from kind_distance.core.practice.drills.drill import Drill, DrillKind, Mark, Marked, Option, off_by, scene_for
 from kind_distance.core.practice.scenes import Scene, is_faultless, layout_of, paint_scene, scene_with
 from kind_distance.errors import DomainError
+from kind_distance.stages.practice.drills.drill import Drill, DrillKind, Mark, Marked, Option, off_by, scene_for
 
 LEVEL_LAYOUTS = ("lake", "coast", "street")  # with water or walls that tell what is level
 TURNED_MOST = 5.0  # degrees

@@ -2,7 +2,9 @@
 
 from __future__ import annotations
 
-from kind_distance.core.practice.drills import (
+from kind_distance.core.practice.scenes import Scene
+from kind_distance.errors import DomainError
+from kind_distance.stages.practice.drills import (
     depths,
     edges,
     faults,
@@ -13,9 +15,7 @@ from kind_distance.core.practice.drills import (
     perspective,
     values,
 )
-from kind_distance.core.practice.drills.drill import Drill, DrillKind
-from kind_distance.core.practice.scenes import Scene
-from kind_distance.errors import DomainError
+from kind_distance.stages.practice.drills.drill import Drill, DrillKind
 
 DRILLS: dict[str, DrillKind] = {
     each.key: each

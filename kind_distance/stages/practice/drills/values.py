@@ -11,7 +11,9 @@ from kind_distance.core.colour.srgb import linear_from_codes
 from kind_distance.core.mixing.drying_shift import usual_shift
 from kind_distance.core.practice.canvas import HIGH, LUMA, WIDE
 from kind_distance.core.practice.chance import chance
-from kind_distance.core.practice.drills.drill import (
+from kind_distance.core.practice.scenes import Scene, paint_scene
+from kind_distance.errors import DomainError
+from kind_distance.stages.practice.drills.drill import (
     LETTERS,
     NO_SCENE,
     SEEDS,
@@ -24,8 +26,6 @@ from kind_distance.core.practice.drills.drill import (
     off_by,
     told_off,
 )
-from kind_distance.core.practice.scenes import Scene, paint_scene
-from kind_distance.errors import DomainError
 
 PATCH_PX = 13  # radius of a ringed place
 DARK, LIGHT = 4.0, 6.5  # bands of value [V]
