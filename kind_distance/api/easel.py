@@ -14,7 +14,6 @@ from kind_distance.api.context import Here, PathNumber
 from kind_distance.api.models import PaintingView
 from kind_distance.api.views import painting_view
 from kind_distance.clock import minute_of, say_moment
-from kind_distance.core.easel.recovery import Card
 from kind_distance.core.paint.media import medium_of
 from kind_distance.core.wording import clock, first_upper
 from kind_distance.errors import DomainError
@@ -23,6 +22,7 @@ from kind_distance.exchange.field.writing import write_field_sheet
 from kind_distance.exchange.names import file_name
 from kind_distance.exchange.pictures import jpeg, png
 from kind_distance.output.field import field_sheet, painting_key
+from kind_distance.stages.easel.easel_words import Card
 from kind_distance.stages.easel.guide import Guide, PassNow, WetOnly, cleaning_of, goal_of, guide, step_back_said
 from kind_distance.stages.easel.pictures import lit, steps_by_now, wet_map
 from kind_distance.stages.mixes.build import scene_of_build, steps_of

@@ -13,7 +13,6 @@ from kind_distance.api import picturemodels as m
 from kind_distance.api.context import Here, PathNumber
 from kind_distance.api.pictureviews import division_views, horizon_view, reading_view, seen_view, swatch_at
 from kind_distance.core.colour.munsell import grey_code
-from kind_distance.core.light.sun import say_sun
 from kind_distance.core.picture.crops import FORMATS, check_ratio, focus_in, largest_crop, suggest_crops
 from kind_distance.core.picture.page import SURE
 from kind_distance.core.picture.perspective import distance_by_height, equal_bays, horizon_km, vanishing_place
@@ -27,6 +26,8 @@ from kind_distance.rows import State, ThumbnailRecord
 from kind_distance.stages.planes.strokes import labels_of
 from kind_distance.stages.sources.arrows import shadow_guides, sun_of
 from kind_distance.stages.sources.horizon import horizon_of, sky_border, slopes_of
+from kind_distance.stages.sources.sun_words import say_sun
+from kind_distance.stages.thumbnails.crop_words import say_crop
 from kind_distance.stages.thumbnails.reading import look_at
 from kind_distance.studio.changes.arguments import CropPx, Cuts, Number, Text
 from kind_distance.studio.changes.thumbnails import Edits, edits_from
@@ -183,7 +184,9 @@ def crops(
         None if horizon is None else horizon.height,
         division=state.brief.division,
     )
-    return [m.SuggestionView(crop=[c.crop.x, c.crop.y, c.crop.width, c.crop.height], why=c.why) for c in found]
+    return [
+        m.SuggestionView(crop=[c.crop.x, c.crop.y, c.crop.width, c.crop.height], why=say_crop(c.why)) for c in found
+    ]
 
 
 @router.get("/sources/{number}/horizon", summary="Find the horizon")

@@ -13,7 +13,7 @@ from kind_distance.api import picturemodels as m
 from kind_distance.clock import minute_of, moment_of
 from kind_distance.core.colour.munsell import grey_code
 from kind_distance.core.judgement import Judgement
-from kind_distance.core.light.sun import offset_by_longitude, say_sun
+from kind_distance.core.light.sun import offset_by_longitude
 from kind_distance.core.picture.balance import cast_of_gains, reference_of
 from kind_distance.core.picture.departures import KINDS
 from kind_distance.core.picture.divisions import say_measures
@@ -29,6 +29,7 @@ from kind_distance.stages.sessions.cautions import cautions_of_place
 from kind_distance.stages.sources.arrows import sun_of
 from kind_distance.stages.sources.horizon import horizon_of
 from kind_distance.stages.sources.references import lost_shares
+from kind_distance.stages.sources.sun_words import say_sun
 from kind_distance.stages.thumbnails.facts import differs, divisions_for, facts_of
 from kind_distance.stages.thumbnails.reading import Seen
 from kind_distance.studio.paintings import Studio

@@ -18,6 +18,7 @@ from kind_distance.core.schedule.critical_path import find_slack
 from kind_distance.errors import DomainError
 from kind_distance.stages.mixes.batches import remixes_of
 from kind_distance.stages.mixes.strings import Mix, strings_of, targets_of
+from kind_distance.stages.passes.pass_words import SCHOOL_WHY
 from kind_distance.stages.passes.schedule_words import OFFERS, say_difference, say_slack
 from kind_distance.stages.passes.work import kept_of
 from kind_distance.studio.pass_placing import put_there, schools_tried
@@ -147,7 +148,7 @@ def schools(here: Here, painting_id: PathNumber) -> list[SchoolView]:
         SchoolView(
             key=each.offer.school.key,
             name=each.offer.school.name,
-            reason=each.offer.school.reason,
+            reason=SCHOOL_WHY[each.offer.school.key],
             cost=cost_view(_by_real_mixes(each.offer.cost, each.offer.order, mixes), unit),
             sessions_said="" if each.sessions is None else _sessions_said(*each.sessions),
             order=[[each_pass.plane or 0, each_pass.minutes] for each_pass in each.offer.order],

@@ -43,6 +43,8 @@ from kind_distance.core.picture.thumbnail import SMALLEST_RANGE, SOFTNESS_RANGE
 from kind_distance.core.wording import first_upper
 from kind_distance.rows import Brief
 from kind_distance.stages.passes.disagreements import OF_BRIEF, OF_PLANE, Question
+from kind_distance.stages.passes.drawing_words import HOW_MUCH, UNDER_PAINT
+from kind_distance.stages.passes.pass_words import KIND_WHY, SCHOOL_WHY
 from kind_distance.stages.sessions.cautions import COMPANY, DANGERS, SKIES, USES
 from kind_distance.store.shelf import Order
 from kind_distance.studio.samples import sample_picture
@@ -91,7 +93,7 @@ def choices() -> ChoicesView:
             for each in MEDIA.values()
         ],
         grounds=[ChoiceView(key=g.key, name=g.name, said=f"value {g.value:.1f}") for g in GROUNDS.values()],
-        schools=[ChoiceView(key=s.key, name=s.name, said=s.reason) for s in SCHOOLS.values()],
+        schools=[ChoiceView(key=s.key, name=s.name, said=SCHOOL_WHY[s.key]) for s in SCHOOLS.values()],
         veils=[
             VeilChoiceView(
                 key=v.key,
@@ -108,12 +110,12 @@ def choices() -> ChoicesView:
             for r in REFERENCES.values()
         ],
         formats=[FormatChoiceView(key=f.key, name=f.name, ratio=f.ratio) for f in FORMATS.values()],
-        drawing_media=[ChoiceView(key=d.key, name=d.name, said=d.said) for d in DRAWING_MEDIA.values()],
-        drawing_details=[ChoiceView(key=d.key, name=d.name, said=d.said) for d in DRAWING_DETAILS.values()],
+        drawing_media=[ChoiceView(key=d.key, name=d.name, said=UNDER_PAINT[d.key]) for d in DRAWING_MEDIA.values()],
+        drawing_details=[ChoiceView(key=d.key, name=d.name, said=HOW_MUCH[d.key]) for d in DRAWING_DETAILS.values()],
         brushes=_named(BRUSHES),
         ways_to_keep=_named(WAYS),
         pass_kinds=[
-            PassKindView(key=k.key, name=first_upper(k.name), said=k.why, of_planes=k.where != "whole")
+            PassKindView(key=k.key, name=first_upper(k.name), said=KIND_WHY[k.key], of_planes=k.where != "whole")
             for k in KINDS.values()
         ],
         lights=_named(LIGHTS),

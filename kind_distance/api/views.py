@@ -14,7 +14,6 @@ from kind_distance.api.picturemodels import SourceView, ThumbnailView
 from kind_distance.api.pictureviews import judgement_view, source_view, thumbnail_view
 from kind_distance.api.workviews import work_view
 from kind_distance.clock import minute_of, moment_of
-from kind_distance.core.depth.edges import SAID
 from kind_distance.core.depth.plan import PlannedPlane
 from kind_distance.core.depth.readings import PlaneReading
 from kind_distance.core.depth.value_room import rooms
@@ -32,7 +31,7 @@ from kind_distance.rows import Brief, ElementRecord, PlaneRecord, State
 from kind_distance.stages.passes.disagreements import OF_BRIEF, OF_PLANE
 from kind_distance.stages.planes.depth import DepthSurvey, elements_of, handling_of
 from kind_distance.stages.planes.fitted_air import fitted_air
-from kind_distance.stages.planes.plane_words import say_room
+from kind_distance.stages.planes.plane_words import EDGES, say_room
 from kind_distance.store.damage import WAY_OUT
 from kind_distance.store.records import ShelfEntry
 from kind_distance.studio.paintings import Opened, Studio
@@ -155,7 +154,7 @@ def _borders(state: State, depth: DepthSurvey) -> list[m.BorderView]:
                 own_direction=None if choice is None else choice.direction,
                 ragged=round(border.ragged, 2),
                 edge=advice.edge,
-                edge_said=SAID[advice.edge],
+                edge_said=EDGES[advice.edge],
             )
         )
     return shown

@@ -22,7 +22,10 @@ from kind_distance.core.wording import Unit, clock, say_length, say_list, say_mi
 from kind_distance.follow import step
 from kind_distance.rows import SessionRecord, State
 from kind_distance.stages.easel.guide import lights_kept
+from kind_distance.stages.passes.pass_words import say_pass
+from kind_distance.stages.passes.plan_words import READY_MEANS
 from kind_distance.stages.passes.schedule_words import say_milestone, say_reason, say_rule, say_unplaced, say_wait
+from kind_distance.stages.passes.wanted_words import say_how
 from kind_distance.stages.passes.work import deadline_of
 from kind_distance.stages.planes.depth import DepthSurvey
 from kind_distance.stages.sessions.calendar import following_of, log_of, others_of
@@ -114,7 +117,7 @@ def _passes(state: State, work: Work, kept: list[tuple[Reserve, KeptLight]]) -> 
             paint=each.paint,
             minutes=each.minutes,
             thickness=each.thickness,
-            why=each.why,
+            why=say_pass(each),
             keeps=keep_clear(each, kept),
             brush_mm=each.brush_mm,
             smallest_mm=_smallest(each, work),
@@ -298,7 +301,7 @@ def _ready(state: State, work: Work) -> m.ReadyView:
         if wanted is not None and ready.minute <= wanted.minute:
             spare = (wanted.minute - ready.minute) / 1440
             said += f", {spare:.0f} days before it is wanted" if spare >= 1.5 else ", just in time"
-        said += f": {purpose.said}."
+        said += f": {READY_MEANS[purpose.key]}."
     return m.ReadyView(day=brief.deadline, purpose=purpose.key, said=said, light=brief.light)
 
 
@@ -359,7 +362,9 @@ def work_view(
     return m.WorkView(
         passes=_passes(state, work, depth.kept),
         wanted=[
-            m.WantedView(sort=each.sort, number=each.number, name=each.name, passes=list(each.passes), said=each.said)
+            m.WantedView(
+                sort=each.sort, number=each.number, name=each.name, passes=list(each.passes), said=say_how(each.how)
+            )
             for each in wanted
         ],
         pace=_pace(others, work.passes, {each.pass_id for each in work.done}),

@@ -1,6 +1,6 @@
 """What to take along to a session, worked out from medium, place, air and the passes that stand in it.
 
-The list reminds; it certifies nothing. All of it is common practice, no source, except where a line says otherwise.
+The list reminds; it certifies nothing. All of it is common practice, no source.
 """
 
 from __future__ import annotations
@@ -8,22 +8,13 @@ from __future__ import annotations
 from collections.abc import Iterable
 from dataclasses import dataclass
 
+from kind_distance.core.judgement import Why, because
 from kind_distance.core.passes.model import Pass
-from kind_distance.core.wording import say_list
 
 COLD_C, HOT_C, WINDY_M_S, DAMP = 12.0, 26.0, 4.0, 85.0
 BRUSH_SIZES_MM = (1.0, 2.0, 4.0, 6.0, 10.0, 15.0, 20.0, 30.0, 40.0, 60.0)  # as brushes are usually sold
 WIDE_SHARE = 0.22  # of the side of a shape as wide as high that a broad brush has
 MARK_SHARE = 0.8  # of the narrowest shape that a small brush has
-
-
-@dataclass(frozen=True)
-class Item:
-    """A thing to take along: its key, its name, and why, where that is not plain."""
-
-    key: str
-    name: str
-    why: str = ""
 
 
 @dataclass(frozen=True)
@@ -107,70 +98,59 @@ def brushes_for(passes: Iterable[Pass], areas_cm2: dict[int, float], narrowest_m
     return sorted(found, reverse=True)
 
 
-def _paint(wanted: Outfit) -> list[Item]:
-    items = [Item("support", wanted.size_said)]
+def _paint(wanted: Outfit) -> list[Why]:
+    items = [because("support", size=wanted.size_said)]
     if wanted.tubes:
-        items.append(Item("tubes", f"Tubes: {say_list(list(wanted.tubes))}", "what the passes of this session take"))
+        items.append(because("tubes", names=wanted.tubes))
     if wanted.brushes_mm:
-        sizes = say_list([f"{each:g}" for each in wanted.brushes_mm])
-        items.append(Item("brushes", f"Brushes of {sizes} mm", "by the widest and the narrowest shapes"))
-    items.append(Item("palette", "Palette" if wanted.medium != "acrylic" else "Palette that stays wet, and its cover"))
-    items.append(Item("rags", "Rags or paper"))
+        items.append(because("brushes", widths_mm=wanted.brushes_mm))
+    items.append(because("palette", stays_wet=wanted.medium == "acrylic"))
+    items.append(because("rags"))
     if "oil" in wanted.paints:
-        items.append(Item("medium", "Oil or medium, in a cup that closes"))
-        items.append(Item("tin", "A metal tin with water and a lid for oily rags", "they can catch fire by themselves"))
+        items += [because("medium"), because("tin")]
     if wanted.paints & {"watercolour", "gouache", "rewettable", "acrylic"}:
-        items.append(Item("water", "Water to paint with, two jars", "one to wash, one that stays clean"))
+        items.append(because("water"))
     if wanted.paints & {"acrylic", "rewettable"} or "mist" in wanted.aids:
-        items.append(Item("mist", "A mister"))
+        items.append(because("mist"))
     if "dryer" in wanted.aids:
-        items.append(Item("dryer", "A hair dryer, where there is power"))
+        items.append(because("dryer"))
     if wanted.drawing:
-        items.append(Item("drawing", f"To draw with: {wanted.drawing}"))
+        items.append(because("drawing", medium=wanted.drawing))
     if wanted.masks:
-        items.append(Item("masks", "Masking fluid or tape, and what takes it off"))
+        items.append(because("masks"))
     return items
 
 
-def _place(wanted: Outfit) -> list[Item]:
-    items = [Item("sheet", "The sheet for the easel, printed"), Item("card", "A white or grey card for the photo")]
+def _place(wanted: Outfit) -> list[Why]:
+    items = [because("sheet"), because("card")]
     if not wanted.outdoors:
         return items
-    items += [
-        Item("easel", "Easel and something to sit on"),
-        Item("drink", "Water to drink, something to eat"),
-        Item("phone", "A charged phone; somebody knows where you are", "weather turns, ankles do too"),
-        Item("bag", "A bag to carry everything out again", "nothing is poured into ground or water"),
-    ]
+    items += [because("easel"), because("drink"), because("phone"), because("bag")]
     if wanted.wet_home:
-        items.append(Item("carrier", "A box that carries it wet", "it will not be dry when you leave"))
+        items.append(because("carrier"))
     return items
 
 
-def _weather(wanted: Outfit) -> list[Item]:
+def _weather(wanted: Outfit) -> list[Why]:
     if not wanted.outdoors:
         return []
     items = []
     if wanted.temperature_c <= COLD_C:
-        items.append(Item("warm", "Warm layers, gloves without tips, something hot", f"{wanted.temperature_c:.0f} °C"))
+        items.append(because("warm", temperature_c=wanted.temperature_c))
     if wanted.temperature_c >= HOT_C:
-        items.append(Item("shade", "Shade, a hat, more water", f"{wanted.temperature_c:.0f} °C"))
+        items.append(because("shade", temperature_c=wanted.temperature_c))
     if wanted.sunny:
-        items.append(Item("sun", "Hat, sun cream, an umbrella for the panel", "sun on the panel hides its values"))
+        items.append(because("sun"))
     if wanted.wind_m_s >= WINDY_M_S:
-        items.append(Item("weights", "Weights and clips", f"wind of {wanted.wind_m_s:.0f} m/s"))
+        items.append(because("weights", wind_m_s=wanted.wind_m_s))
     if wanted.wet:
-        items.append(Item("rain", "Rainwear, a cover for the painting"))
+        items.append(because("rain"))
     if wanted.humidity >= DAMP and wanted.paints & {"watercolour", "gouache", "acrylic", "rewettable"}:
-        items.append(Item("slow", "More time than usual", f"at {wanted.humidity:.0f} % humidity paint dries slowly"))
+        items.append(because("slow", humidity=wanted.humidity))
     return items
 
 
-def kit_for(wanted: Outfit) -> list[tuple[str, list[Item]]]:
-    """List what to take along, in groups; empty ones are left out."""
-    groups = [
-        ("To paint with", _paint(wanted)),
-        ("For the place", _place(wanted)),
-        ("For the weather", _weather(wanted)),
-    ]
-    return [(title, items) for title, items in groups if items]
+def kit_for(wanted: Outfit) -> list[tuple[str, list[Why]]]:
+    """List what to take along, in groups ("paint", "place", "weather"); those with nothing in them are left out."""
+    groups = [("paint", _paint(wanted)), ("place", _place(wanted)), ("weather", _weather(wanted))]
+    return [(group, items) for group, items in groups if items]

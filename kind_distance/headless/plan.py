@@ -19,6 +19,7 @@ from kind_distance.exchange.document.reading import open_document
 from kind_distance.exchange.pictures import MOST_BYTES
 from kind_distance.pictures.darkroom import take_in
 from kind_distance.rows import State
+from kind_distance.stages.passes.pass_words import say_pass
 from kind_distance.stages.passes.schedule_words import say_broken, say_help, say_reason, say_unplaced
 from kind_distance.stages.sessions.cautions import cautions_by_session, cautions_unplaced
 from kind_distance.store.database import migrate, opened
@@ -103,7 +104,7 @@ def as_data(plan: Planned) -> dict[str, Any]:
                 "paint": each.paint,
                 "minutes": each.minutes,
                 "thickness": each.thickness,
-                "why": each.why,
+                "why": say_pass(each),
             }
             for each in work.passes
         ],

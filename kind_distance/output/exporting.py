@@ -17,6 +17,7 @@ from kind_distance.exchange.transfer import Transfer, contour_lines, draw_transf
 from kind_distance.pictures import darkroom
 from kind_distance.pictures.plates import framing_of, plate_of, settings_of, size_on_support, source_of, thumbnail_of
 from kind_distance.rows import DepartureRecord, NoteRecord, SourceRecord, State, ThumbnailRecord
+from kind_distance.stages.passes.drawing_words import HOW_MUCH, UNDER_PAINT
 from kind_distance.stages.sessions.cautions import cautions_of_place
 from kind_distance.stages.thumbnails.facts import divisions_for
 
@@ -90,7 +91,9 @@ def drawing_said(state: State, transfer: Transfer) -> str:
     medium, detail = drawing_medium_of(brief.drawing_medium), drawing_detail_of(brief.drawing_detail)
     lines = length_cm(transfer.contours, transfer.width_cm, transfer.height_cm)
     said = say_length(lines, brief.unit)
-    return f"{said} of line, about {say_minutes(drawing_minutes(lines))}. {detail.said} {medium.said}"
+    return (
+        f"{said} of line, about {say_minutes(drawing_minutes(lines))}. {HOW_MUCH[detail.key]} {UNDER_PAINT[medium.key]}"
+    )
 
 
 def _note(note: NoteRecord) -> CardNote:

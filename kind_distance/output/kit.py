@@ -17,6 +17,7 @@ from kind_distance.rows import SessionRecord, State
 from kind_distance.stages.mixes.batches import Batch, batches_of
 from kind_distance.stages.mixes.palette import palette_of
 from kind_distance.stages.mixes.strings import strings_of, targets_of
+from kind_distance.stages.sessions.kit_words import GROUPS, say_item
 from kind_distance.studio.survey import Survey
 
 SUN_W_M2 = 50.0  # on the panel, from which it dazzles
@@ -64,7 +65,7 @@ def kit_of(state: State, session: SessionRecord, work: Work, batches: list[Batch
         frozenset(aid for each in passes for aid in each.aids),
         _still_wet(work, passes, end),
     )
-    found = [(title, [(item.key, item.name, item.why) for item in items]) for title, items in kit_for(outfit)]
+    found = [(GROUPS[group], [(item.kind, *say_item(item)) for item in items]) for group, items in kit_for(outfit)]
     if session.kit_own:
         found.append(("Your own", [(f"own:{name}", name, "") for name in session.kit_own]))
     return found

@@ -11,6 +11,7 @@ from kind_distance.core.schedule.work import Work
 from kind_distance.core.wording import clock
 from kind_distance.exchange.calendar import Entry, calendar_file
 from kind_distance.rows import State
+from kind_distance.stages.passes.pass_words import say_pass
 from kind_distance.stages.passes.schedule_words import say_milestone
 from kind_distance.studio.survey import Survey
 
@@ -57,7 +58,7 @@ def passes_table(state: State, work: Work) -> bytes:
             each.id, each.kind, each.place, each.title, each.paint, each.minutes, each.thickness,
             "" if start is None else iso(start), "" if end is None else iso(end),
             "" if film is None else iso(film.touch_early), "" if film is None else iso(film.touch_late),
-            "yes" if done else "", each.why,
+            "yes" if done else "", say_pass(each),
         ]  # fmt: skip
         writer.writerow([plain_cell(cell) for cell in row])
     return out.getvalue().encode("utf-8")

@@ -17,6 +17,7 @@ from kind_distance.core.picture.crops import (
 )
 from kind_distance.core.picture.focus import Focus
 from kind_distance.errors import DomainError
+from kind_distance.stages.thumbnails.crop_words import say_crop
 
 
 def scene(height=320, width=480):
@@ -76,7 +77,7 @@ class Suggesting(unittest.TestCase):
                 for suggestion in found:
                     crop = suggestion.crop.check(2400, 1600)
                     self.assertAlmostEqual(crop.width / crop.height, each.ratio, delta=0.02 * each.ratio)
-                    self.assertIn("focus", suggestion.why)
+                    self.assertRegex(say_crop(suggestion.why), "^the focus .* and .*, ")
 
     def test_the_focal_shape_is_never_cut(self):
         reach = KEPT_OF_REACH * self.focus.reach * 2400

@@ -5,9 +5,10 @@ from itertools import product
 
 from kind_distance.core.easel.bells import BREATH_MIN, Span, bells_of, painted_minutes, unbroken_since
 from kind_distance.core.easel.clocks import Touch, clock_of, drying_factor
-from kind_distance.core.easel.recovery import cards_for, wetness_of
+from kind_distance.core.easel.recovery import wetness_of
 from kind_distance.core.paint.drying import Climate, Weather, dry
 from kind_distance.core.passes.kinds import KINDS, cannot
+from kind_distance.stages.easel.easel_words import cards_for, say_film
 
 HOT_DAY = Weather(((0.0, Climate(26, 35, 2.0, 300)),))
 ROOM = Weather(((0.0, Climate(20, 50, 0.1, 0)),))
@@ -55,13 +56,13 @@ class Clocks(unittest.TestCase):
 
     def test_it_is_said_with_a_range_and_by_whom(self):
         film = dry("acrylic", 600.0, ROOM)
-        self.assertIn("until about", clock_of(film, 601).said(601))
+        self.assertIn("until about", say_film(clock_of(film, 601), 601))
         oil = dry("oil", 600.0, ROOM)
-        self.assertIn("for about", clock_of(oil, 601).said(601))  # no bare hour of another day
-        self.assertNotRegex(clock_of(oil, 601).said(601), r"\d:\d\d")
-        self.assertIn("touch dry in", clock_of(film, film.open_until + 1).said(film.open_until + 1))
-        self.assertIn("by your finger", clock_of(film, 603, Touch(602, "dry")).said(603))
-        self.assertEqual(clock_of(film, film.through_late).said(film.through_late), "dry through")
+        self.assertIn("for about", say_film(clock_of(oil, 601), 601))  # no bare hour of another day
+        self.assertNotRegex(say_film(clock_of(oil, 601), 601), r"\d:\d\d")
+        self.assertIn("touch dry in", say_film(clock_of(film, film.open_until + 1), film.open_until + 1))
+        self.assertIn("by your finger", say_film(clock_of(film, 603, Touch(602, "dry")), 603))
+        self.assertEqual(say_film(clock_of(film, film.through_late), film.through_late), "dry through")
 
     def test_own_drying_is_a_range_bounded_from_both_sides(self):
         film = dry("acrylic", 0.0, ROOM)

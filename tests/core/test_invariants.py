@@ -16,9 +16,15 @@ from kind_distance.core.depth.readings import Border, PlaneReading, read_borders
 from kind_distance.core.depth.veil import PROFILES
 from kind_distance.core.paint.drying import Climate, Weather, dry, touch_dry_min
 from kind_distance.core.picture.borders import border_lengths
+from kind_distance.stages.passes.pass_words import HOLDS_NOT, PASS_WHY
+from kind_distance.stages.passes.schedule_words import BROKEN, REASONS, RULES, UNPLACED
+from kind_distance.stages.passes.wanted_words import HOW
 from kind_distance.stages.planes.plane_words import judge_depth
+from kind_distance.stages.practice.play_words import OUTCOMES
+from kind_distance.stages.sessions.kit_words import KIT
 from tests.support import working
 
+CORE = Path(__file__).parents[2] / "kind_distance" / "core"
 VALUE = st.floats(1.0, 9.4)
 
 
@@ -157,14 +163,43 @@ class AnyAir(unittest.TestCase):
 
 class NoWordInARule(unittest.TestCase):
     def test_rules_of_the_core_give_findings_and_no_judgements(self):
-        core = Path(__file__).parents[2] / "kind_distance" / "core"
         speaks = [
-            file.relative_to(core).as_posix()
-            for file in sorted(core.rglob("*.py"))
+            file.relative_to(CORE).as_posix()
+            for file in sorted(CORE.rglob("*.py"))
             if {"Judgement", "Remedy"}
             & {node.id for node in ast.walk(ast.parse(file.read_text("utf-8"))) if isinstance(node, ast.Name)}
         ]
         self.assertEqual(speaks, ["judgement.py"])
+
+    def test_the_core_says_no_sentence_but_in_its_errors(self):
+        """A constant that ends like a sentence stands in a docstring, or in an error that is raised, and nowhere else."""
+        said = []
+        for file in sorted(CORE.rglob("*.py")):
+            tree = ast.parse(file.read_text("utf-8"))
+            allowed = {id(node.value) for node in ast.walk(tree) if isinstance(node, ast.Expr)}
+            for node in ast.walk(tree):
+                if isinstance(node, ast.Raise):
+                    allowed |= {id(each) for each in ast.walk(node)}
+            for node in ast.walk(tree):
+                if isinstance(node, ast.Constant) and isinstance(node.value, str) and id(node) not in allowed:
+                    words = node.value.split()
+                    if len(words) > 2 and node.value.rstrip().endswith((".", "?")):
+                        said.append(f"{file.name}: {node.value}")
+        # Two ways out that several errors share.
+        shared = {"Put its four corners yourself."}
+        self.assertEqual([each for each in said if each.split(": ", 1)[1] not in shared], [])
+
+    def test_every_reason_of_the_core_is_said_in_a_table(self):
+        tables = (RULES, REASONS, UNPLACED, BROKEN, OUTCOMES, KIT, HOW, PASS_WHY, HOLDS_NOT)
+        known = set().union(*tables) | {"crop"}
+        given = set()
+        for file in CORE.rglob("*.py"):
+            for node in ast.walk(ast.parse(file.read_text("utf-8"))):
+                called = isinstance(node, ast.Call) and isinstance(node.func, ast.Name) and node.func.id == "because"
+                if called and isinstance(node.args[0], ast.Constant):
+                    given.add(node.args[0].value)
+        self.assertGreater(len(given), 80)
+        self.assertEqual(given - known, set())
 
 
 if __name__ == "__main__":

@@ -5,12 +5,13 @@ from dataclasses import replace
 
 from kind_distance.core.kit import BRUSH_SIZES_MM, Outfit, brush_of, brushes_for, kit_for
 from kind_distance.core.passes.model import Pass
+from kind_distance.stages.sessions.kit_words import say_item
 
 STUDIO = Outfit("acrylic", frozenset({"acrylic"}), "Board, 40 x 30 cm", ("titanium white",), (30.0, 4.0))
 
 
 def keys(outfit):
-    return {item.key for _, items in kit_for(outfit) for item in items}
+    return {item.kind for _, items in kit_for(outfit) for item in items}
 
 
 def layer(kind, rank, **more):
@@ -20,7 +21,7 @@ def layer(kind, rank, **more):
 class Kit(unittest.TestCase):
     def test_indoors_only_what_one_paints_with(self):
         titles = [title for title, _ in kit_for(STUDIO)]
-        self.assertEqual(titles, ["To paint with", "For the place"])
+        self.assertEqual(titles, ["paint", "place"])
         self.assertTrue(
             {"support", "tubes", "brushes", "palette", "rags", "water", "mist", "sheet", "card"} <= keys(STUDIO)
         )
@@ -58,8 +59,17 @@ class Kit(unittest.TestCase):
             STUDIO, outdoors=True, temperature_c=5.0, sunny=True, wind_m_s=6.0, wet=True, humidity=92.0, wet_home=True,
             drawing="pencil", masks=True, aids=frozenset({"dryer", "mist"}), paints=frozenset({"oil", "acrylic"}),
         )  # fmt: skip
-        found = [item.key for _, items in kit_for(all_of_it) for item in items]
+        found = [item.kind for _, items in kit_for(all_of_it) for item in items]
         self.assertEqual(len(found), len(set(found)))
+
+    def test_each_is_named_and_its_air_is_told(self):
+        for _, items in kit_for(replace(STUDIO, outdoors=True, temperature_c=4.6, tubes=("ochre", "white"))):
+            for item in items:
+                self.assertTrue(say_item(item)[0], item.kind)
+                if item.kind == "warm":
+                    self.assertEqual(say_item(item)[1], "5 °C")
+                if item.kind == "tubes":
+                    self.assertEqual(say_item(item)[0], "Tubes: ochre and white")
 
 
 class Brushes(unittest.TestCase):

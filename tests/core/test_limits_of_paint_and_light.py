@@ -14,7 +14,7 @@ from kind_distance.core.easel.bells import Span, bells_of, painted_minutes, unbr
 from kind_distance.core.easel.clocks import Touch, clock_of, drying_factor
 from kind_distance.core.light.shadows import CastShadow, audit_shadows, cast, from_sun, per_height
 from kind_distance.core.light.station import light_window, read_station, sun_apart, sun_over
-from kind_distance.core.light.sun import Sun, noon_height, offset_by_longitude, say_sun, wind
+from kind_distance.core.light.sun import Sun, noon_height, offset_by_longitude, wind
 from kind_distance.core.light.wanted import LightWanted
 from kind_distance.core.light.water import offset_seen, reflected_value, reflection_guide, reflection_length
 from kind_distance.core.mixing import film
@@ -37,6 +37,7 @@ from kind_distance.core.paint.logger import read_logger
 from kind_distance.core.paint.media import ground_of, medium_of
 from kind_distance.errors import DomainError
 from kind_distance.stages.planes.plane_words import judge_underlay
+from kind_distance.stages.sources.sun_words import say_sun
 from tests.limits import begins
 
 

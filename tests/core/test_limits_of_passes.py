@@ -252,7 +252,7 @@ class TakenAlong(unittest.TestCase):
     OUTFIT = Outfit("acrylic", frozenset({"acrylic"}), "board", (), (), outdoors=True)
 
     def keys(self, **more):
-        return {item.key for _, items in kit_for(replace(self.OUTFIT, **more)) for item in items}
+        return {item.kind for _, items in kit_for(replace(self.OUTFIT, **more)) for item in items}
 
     def test_by_the_weather(self):
         for key, name, quiet, loud, at in (("warm", "temperature_c", 20, 0, 12.0), ("shade", "temperature_c", 20, 40, 26.0),

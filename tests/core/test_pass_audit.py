@@ -4,10 +4,11 @@ import unittest
 from dataclasses import replace
 
 from kind_distance.core.paint.handling import Handling
-from kind_distance.core.paint.media import SAID, WATER_BORNE, may_lie_on, medium_of
+from kind_distance.core.paint.media import SAID, WATER_BORNE, medium_of, why_not_on
 from kind_distance.core.passes.audit import first_clash
 from kind_distance.core.passes.model import Pass, PlaneFacts
 from kind_distance.core.passes.schools import SCHOOLS, mix_of, place_in, school_of
+from kind_distance.stages.passes.pass_words import say_holds_not
 from kind_distance.stages.passes.plan_words import judge_passes
 from tests.planning import ruled
 
@@ -30,15 +31,15 @@ def judged(passes, finished=frozenset()):
 class Materials(unittest.TestCase):
     def test_facts_of_the_trade(self):
         """Common practice, no source: oil over acrylic holds, water-borne paint over oil never does."""
-        self.assertIsNone(may_lie_on("oil", "acrylic"))
+        self.assertIsNone(why_not_on("oil", "acrylic"))
         for upper in WATER_BORNE:
-            self.assertIn("does not hold on oil", may_lie_on(upper, "oil"))
+            self.assertIn("does not hold on oil", say_holds_not(why_not_on(upper, "oil")))
         for lower in ("watercolour", "gouache", "rewettable"):
-            self.assertIn("isolating coat", may_lie_on("oil", lower))
-        self.assertIsNotNone(may_lie_on("acrylic", "varnish"))
-        self.assertIsNotNone(may_lie_on("watercolour", "acrylic"))
+            self.assertIn("isolating coat", say_holds_not(why_not_on("oil", lower)))
+        self.assertIsNotNone(why_not_on("acrylic", "varnish"))
+        self.assertIsNotNone(why_not_on("watercolour", "acrylic"))
         for paint in WATER_BORNE:
-            self.assertIsNone(may_lie_on(paint, paint))
+            self.assertIsNone(why_not_on(paint, paint))
             self.assertIn(paint, SAID)
 
     def test_acrylic_over_oil_is_strong_and_its_remedies_help(self):
@@ -54,7 +55,8 @@ class Materials(unittest.TestCase):
         coat = Pass(2, "isolating", (), "isolating coat", "acrylic", 10)
         self.assertEqual(judged([lower, coat, upper]), [])
         self.assertEqual(len(judged([coat, lower, upper])), 1, "under both it parts nothing")
-        self.assertIn("does not hold", first_clash([lower, upper]))
+        found = first_clash([lower, upper])
+        self.assertEqual((found[0], found[1], found[2].kind), (lower, upper, "oil_sinks_in"))
         self.assertIsNone(first_clash([lower, coat, upper]))
         boat, shed = replace(lower, things=("Boat",)), replace(upper, things=("Shed",))
         self.assertEqual(judged([boat, shed]), [], "two things never lie on each other")

@@ -3,7 +3,7 @@
 import unittest
 from dataclasses import replace
 
-from kind_distance.core.paint.media import GROUNDS, MEDIA, ground_of, may_lie_on, medium_of
+from kind_distance.core.paint.media import GROUNDS, MEDIA, ground_of, medium_of, why_not_on
 from kind_distance.core.passes.minutes import FINE_MIN, MASS_MIN, estimate_minutes
 from kind_distance.core.passes.model import LEVEL, Pass, PlaneFacts
 from kind_distance.core.passes.order import (
@@ -15,6 +15,7 @@ from kind_distance.core.passes.order import (
 )
 from kind_distance.core.passes.schools import SCHOOLS, school_of
 from kind_distance.errors import DomainError
+from kind_distance.stages.passes.pass_words import say_holds_not
 from kind_distance.stages.passes.plan_words import judge_passes
 from kind_distance.stages.passes.schedule_words import say_rule
 from tests.planning import border, derive, ruled
@@ -124,13 +125,13 @@ class Needed(unittest.TestCase):
 
 
 class Materials(unittest.TestCase):
-    def test_what_may_lie_on_what(self):
+    def test_what_why_not_on_what(self):
         """Oil over acrylic, never the other way (common practice, no source)."""
-        self.assertIsNone(may_lie_on("oil", "acrylic"))
-        self.assertIn("peels", may_lie_on("acrylic", "oil"))
-        self.assertIsNotNone(may_lie_on("watercolour", "acrylic"))
-        self.assertIsNotNone(may_lie_on("acrylic", "varnish"))
-        self.assertIsNone(may_lie_on("varnish", "oil"))
+        self.assertIsNone(why_not_on("oil", "acrylic"))
+        self.assertIn("peels", say_holds_not(why_not_on("acrylic", "oil")))
+        self.assertIsNotNone(why_not_on("watercolour", "acrylic"))
+        self.assertIsNotNone(why_not_on("acrylic", "varnish"))
+        self.assertIsNone(why_not_on("varnish", "oil"))
 
     def test_oil_waits_until_acrylic_is_firm(self):
         """An hour on thin acrylic will do: common practice, no source."""

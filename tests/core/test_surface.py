@@ -5,7 +5,8 @@ import unittest
 from typing import get_args
 
 from kind_distance.core.paint.media import MEDIA
-from kind_distance.core.progress.surface import Spot, Surface, covered_share, usual_remedy
+from kind_distance.core.progress.surface import Spot, Surface, covered_share
+from kind_distance.stages.log.surface_words import usual_remedy
 
 
 class Covered(unittest.TestCase):

@@ -3,9 +3,10 @@
 import unittest
 from datetime import datetime
 
-from kind_distance.core.light.sun import Sun, noon_height, offset_by_longitude, say_sun, sun_at, wind
+from kind_distance.core.light.sun import Sun, noon_height, offset_by_longitude, sun_at, wind
 from kind_distance.core.light.water import offset_seen, reflected_value, reflection_length
 from kind_distance.errors import DomainError
+from kind_distance.stages.sources.sun_words import say_sun
 
 
 class Position(unittest.TestCase):

@@ -20,12 +20,6 @@ Edge = Literal["lost", "soft", "firm", "hard"]
 LOST_BELOW = 0.3  # planned difference under which an edge cannot be seen [V]
 CLEAR_AT = 2.5  # planned difference at which it cannot be missed [V]
 FOCUS_PULL = 0.55
-SAID: dict[str, str] = {
-    "lost": "let it go: the two may flow into each other",
-    "soft": "soften it, wet into damp or with a dry brush",
-    "firm": "firm, with a place or two let go",
-    "hard": "hard and clean: the eye is to stop here",
-}
 SKY_DETAIL = 0.15
 
 

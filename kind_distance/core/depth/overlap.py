@@ -22,10 +22,10 @@ def clues(given: DepthInput, plan: DepthPlan, far: int, near: int) -> dict[str, 
     first, second = plan.planes[far - 1], plan.planes[near - 1]
     left, nearer = first.contrast_left, second.contrast_left
     return {
-        "its foot stands lower": other.foot - one.foot >= FOOT_LOWER,
-        "the two differ in value": abs(first.value - second.value) >= VALUE_APART,
-        "the air takes less of it": left is not None and nearer is not None and nearer - left >= AIR_APART,
-        "it shows more detail": other.detail >= DETAIL_TIMES * max(one.detail, 1e-3),
+        "foot": other.foot - one.foot >= FOOT_LOWER,
+        "value": abs(first.value - second.value) >= VALUE_APART,
+        "air": left is not None and nearer is not None and nearer - left >= AIR_APART,
+        "detail": other.detail >= DETAIL_TIMES * max(one.detail, 1e-3),
     }
 
 

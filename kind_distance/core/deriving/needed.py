@@ -12,13 +12,14 @@ from dataclasses import dataclass, field, replace
 
 from kind_distance.core.colour.munsell import luminance_from_value, value_from_luminance
 from kind_distance.core.deriving.order import in_order
+from kind_distance.core.judgement import Why, because
 from kind_distance.core.judging.films import open_minutes
 from kind_distance.core.judging.model import VEILS, JudgedPlane, JudgedThing, Painted, Scene
 from kind_distance.core.judging.reading import Read
-from kind_distance.core.paint.handling import Handling, say_handling
+from kind_distance.core.paint.handling import Handling
 from kind_distance.core.paint.media import WATER_BORNE, Ground
 from kind_distance.core.paint.underlay import UNDERLAY
-from kind_distance.core.passes.kinds import KINDS, PassKind, cannot, paint_in, title_in
+from kind_distance.core.passes.kinds import PassKind, cannot, paint_in, title_in
 from kind_distance.core.passes.minutes import estimate_minutes
 from kind_distance.core.passes.model import Colour, KeptFacts, Line, Pass, PlaneFacts, Wants
 from kind_distance.core.passes.schools import mix_name
@@ -33,7 +34,7 @@ THING_SHARE, MOST_THINGS_SHARE = 0.06, 0.3  # of its plane that a thing takes wh
 BRUSH_REACH = {"": 3.0, "few": math.inf, "many": 1.4}
 FAR_FINE_MIN, LONGEST_FINE = 6, 240
 # Washes side by side dry once a stage, not one by one: common practice, no source.
-DRY_GAP = "Along a hard edge leave a hair of dry paper to the wash beside it; close it when both are dry."
+DRY_GAP = because("dry_gap")
 FOCUS_BASE = 0.16  # share of all minutes that the focus gets besides its share of the surface
 # What a side that the painter takes does to minutes and films; common practice, no source.
 CHANCE_PACE, CONTROL_PACE, CHASED, WATER_GLAZE = 0.8, 1.15, 1.25, 0.5
@@ -98,12 +99,6 @@ class Around:
     ground_shown: dict[int, str] = field(default_factory=dict)
 
 
-GLAZE_SEEN = {
-    "clear": "The medium is clear: judge the tint as you lay it.",
-    "milky": "The medium is milky while wet: lay it evenly, and judge it dry.",
-}
-
-
 class _Deriving:
     """One derivation: the scene, what is measured of its planes, and what stands around it."""
 
@@ -118,10 +113,9 @@ class _Deriving:
         oil = paint_in(kind, self.medium) == "oil" and self.medium.key != "oil_at_once"
         return max(2, round(estimate_minutes(kind, area, kinds, oil=oil) * self.around.pace))
 
-    def on(self, kind: PassKind, planes: tuple[JudgedPlane, ...], why: str, **more: object) -> Pass:
+    def on(self, kind: PassKind, planes: tuple[JudgedPlane, ...], why: Why, **more: object) -> Pass:
         """Make a pass on planes, with what is usual for its kind."""
         handling = self.facts[planes[0].rank - 1].handling if len(planes) == 1 else Handling()
-        said = say_handling(handling)
         share = more.pop("share", None)
         area = sum(plane.area_cm2 for plane in planes) * (1.0 if share is None else float(str(share)))
         made = Pass(
@@ -132,7 +126,7 @@ class _Deriving:
             paint_in(kind, self.medium),
             max(2, round(self.minutes(kind, area) * handling.pace)),
             THICKNESS.get(kind, 1.0) * handling.thickness,
-            why + (f" Handling: {said}." if said else ""),
+            (why,) if handling == Handling() else (why, because("handling", handling=handling)),
             say_list([plane.name for plane in planes]) if planes else "",
             share=None if share is None else float(str(share)),
             colour=self.colour(kind, planes),
@@ -147,18 +141,17 @@ class _Deriving:
         focal = any(self.scene.is_focus(plane.rank) for plane in planes)
         minutes, why, thickness = float(made.minutes), made.why, made.thickness
         if around.hand == "chance" and mass and not focal:
-            minutes, why = minutes * CHANCE_PACE, f"{why} Free: worn brush, rag or the other hand."
+            minutes, why = minutes * CHANCE_PACE, (*why, because("by_chance"))
         elif around.hand == "control" and (mass or made.kind == "details"):
-            minutes, why = minutes * CONTROL_PACE, f"{why} Measured, stroke by stroke."
+            minutes, why = minutes * CONTROL_PACE, (*why, because("by_control"))
         if around.moving_light == "chase" and made.in_light:
             minutes = minutes * CHASED
         if made.kind == "glaze" and made.paint in WATER_BORNE and around.glaze_thinner:
             water = around.glaze_thinner == "water"
             thickness = WATER_GLAZE if water else 1.0
-            said = "Thinned with water: a wash that holds less on canvas" if water else "Thinned with medium"
-            why = f"{why} {said}; the label decides."
+            why = (*why, because("glaze_with_water" if water else "glaze_with_medium"))
         if made.kind == "glaze" and around.glaze_medium:
-            why = f"{why} {GLAZE_SEEN[around.glaze_medium]}"
+            why = (*why, because(f"medium_{around.glaze_medium}"))
         return replace(made, minutes=max(2, round(minutes)), why=why, thickness=thickness)
 
     def colour(self, kind: PassKind, planes: tuple[JudgedPlane, ...]) -> Colour:
@@ -186,7 +179,7 @@ class _Deriving:
         whole, passes = self.scene.support_cm2, []
         ground, around = self.around.ground, self.around
         if ground.toned and not around.ground_ready and not self.medium.transparent:
-            why = "A middle value to judge all others against; black makes every light tell."
+            why = because("tone")
             made = self.on("ground", (), why)
             title = f"tone the ground {ground.name.lower()}"
             passes.append(replace(made, title=title, minutes=self.minutes("ground", whole), thickness=0.7))
@@ -198,24 +191,24 @@ class _Deriving:
             )
             minutes = max(3, round(self.minutes("drawing", whole) * around.careful))
             keeps = " and the lights that are kept" if self.medium.transparent else ""
-            why = f"Places the borders{keeps} before paint hides the support."
+            why = because("drawing", lights=self.medium.transparent)
             passes.append(
                 replace(self.on("drawing", (), why), title=f"draw the planes{keeps}", minutes=minutes, line=line)
             )
         if around.sides == "taped" and passes:
             taped = passes[0]
-            why = f"{taped.why} The taped border stays clean and shows what the picture is."
             passes[0] = replace(
-                taped, title=f"tape the border, {taped.title}", minutes=taped.minutes + TAPE_MIN, why=why
-            )
+                taped, title=f"tape the border, {taped.title}", minutes=taped.minutes + TAPE_MIN,
+                why=(*taped.why, because("taped")),
+            )  # fmt: skip
         masked = [each.name for each in around.kept if each.way == "masked"]
         if masked and cannot("mask", self.medium.first_paint) is None:
             for kind in ("mask", "unmask"):
-                made = self.on(kind, (), f"{say_list(masked)}: {KINDS[kind].why}")
+                made = self.on(kind, (), because(kind, names=tuple(masked)))
                 passes.append(replace(made, minutes=15 + 2 * len(masked) if kind == "mask" else 3 + len(masked)))
         if self.glazes:
             solid = tuple(plane for plane in self.scene.planes if self.scene.solid(plane.rank))
-            passes.append(self.on("underpainting", solid, KINDS["underpainting"].why))
+            passes.append(self.on("underpainting", solid, because("underpainting")))
         return passes
 
     # -- planes ---------------------------------------------------------------------------------------------------
@@ -224,14 +217,14 @@ class _Deriving:
         """Give the passes of one plane, without those of its things."""
         asked = any(plane.rank in under.ranks for under in self.scene.underlays)
         if plane.nature == "accents":
-            why = f"{plane.name}: thin things, placed once when what stands behind them is done."
+            why = because("accents", plane=plane.name)
             own = [] if self.things_of(plane) else [self.fine(plane, [], why)]
             return [self.base(plane, (), plane.area_cm2), *own] if asked else own
         if not self.scene.solid(plane.rank) or (plane.nature in VEILS and plane.over):
             kind: PassKind = "glaze" if self.medium.transparent or plane.nature == "glass" else "scumble"
             if self.medium.key == "oil_at_once":
                 kind = "scumble"
-            why = f"{plane.name} lies over what is behind it, and comes when that is done."
+            why = because("veil", plane=plane.name)
             veil = self.on(kind, (plane,), why)
             return [self.base(plane, (), plane.area_cm2), veil] if asked else [veil]
         return [*self.mass(plane), *self.layers(plane)]
@@ -252,18 +245,18 @@ class _Deriving:
         if asked:
             passes.append(self.base(plane, (), plane.area_cm2))
         kind: PassKind = "blend" if self.soft(plane) else "block_in"
-        made = self.on(kind, (plane,), f"{100 * plane.share:.0f} % of the picture, planned at value {plane.value:.1f}.")
+        made = self.on(kind, (plane,), because("mass", share=plane.share, value=plane.value))
         made = self.with_ground(made, plane, kind)
         if asked:
             made = replace(made, wants="touch_dry")
         elif kind == "block_in" and self.medium.transparent and not self.glazes:
-            made = replace(made, wants="any", why=f"{made.why} {DRY_GAP}")
+            made = replace(made, wants="any", why=(*made.why, DRY_GAP))
         if kind == "blend":
             made = replace(made, title="blend, laid wet" if not self.medium.transparent else made.title)
             made = self.kept_open(made)
         passes.append(made)
         if self.hides_ground(plane) and not asked:
-            coat = self.on("second_layer", (plane,), "Once more, opaque, so that the ground does not show.")
+            coat = self.on("second_layer", (plane,), because("hides_ground"))
             colour = replace(coat.colour, opacity="opaque", hides_line=True, value=plane.value)
             passes.append(
                 replace(coat, title="second coat, hides the ground", colour=colour, minutes=coat.minutes // 2 + 1)
@@ -277,10 +270,9 @@ class _Deriving:
         wanted = float(luminance_from_value(plane.value))
         own = (wanted - GAPS * float(luminance_from_value(self.scene.ground_value))) / (1 - GAPS)
         value = round(float(value_from_luminance(min(100.0, max(0.0, own)))), 1)
-        why = f"{made.why} About {100 * GAPS:.0f} % of the ground is left in gaps, so the paint itself is mixed at "
         return replace(
-            made, why=f"{why}{value:.1f}.", share=1 - GAPS, minutes=max(2, round(made.minutes * (1 - GAPS / 2))),
-            colour=replace(made.colour, value=value),
+            made, why=(*made.why, because("ground_in_gaps", gaps=GAPS, value=value)), share=1 - GAPS,
+            minutes=max(2, round(made.minutes * (1 - GAPS / 2))), colour=replace(made.colour, value=value),
         )  # fmt: skip
 
     def hides_ground(self, plane: JudgedPlane) -> bool:
@@ -300,7 +292,7 @@ class _Deriving:
 
     def base(self, plane: JudgedPlane, things: tuple[str, ...], area: float) -> Pass:
         """Lay a pale opaque base under a clear colour."""
-        made = self.on("block_in", (plane,), "Clear colour glows over a pale base, and goes dull over a dark one.")
+        made = self.on("block_in", (plane,), because("pale_base"))
         colour = Colour(value=9.0, chroma="low", opacity="opaque", hides_line=True, oil=made.colour.oil)
         return replace(
             made, title=UNDERLAY, things=things, share=0.2 if things else None, colour=colour, in_light=False,
@@ -314,12 +306,12 @@ class _Deriving:
         flat_sky = plane.kind == "sky" and self.medium.transparent
         if self.glazes:
             coats = 2 if plane.share >= TWO_GLAZES_SHARE and plane.kind != "sky" else 1
-            passes += [self.on("glaze", (plane,), KINDS["glaze"].why) for _ in range(coats)]
+            passes += [self.on("glaze", (plane,), because("glaze")) for _ in range(coats)]
         elif light - dark >= self.range_for_second() and not flat_sky and self.layered(plane):
-            why = f"Its darks lie at {dark:.1f}, its lights at {light:.1f}: more than one flat layer can say."
+            why = because("wide_range", dark=dark, light=light)
             passes.append(self.on("second_layer", (plane,), why, share=SECOND_SHARE))
         if not self.things_of(plane) and self.own_detail(plane, facts):
-            why = f"{100 * facts.detail:.0f} % of it lies on fine edges, and little air hides them."
+            why = because("fine_edges", detail=facts.detail)
             passes.append(self.fine(plane, [], why))
         return passes
 
@@ -363,7 +355,7 @@ class _Deriving:
         of_plane = plane.area_cm2 if all(each.share is None for each in things) else self.scene.support_cm2
         return min(of_plane * share, MOST_THINGS_SHARE * max(plane.area_cm2, of_plane * share))
 
-    def fine(self, plane: JudgedPlane, things: list[JudgedThing], why: str) -> Pass:
+    def fine(self, plane: JudgedPlane, things: list[JudgedThing], why: Why) -> Pass:
         """Make a fine pass on a plane for things that are made with one brush."""
         facts = self.facts[plane.rank - 1]
         area = self.area_of(plane, things) if things else plane.area_cm2 * min(0.3, max(0.05, facts.detail))
@@ -402,7 +394,7 @@ class _Deriving:
             if based:
                 names = tuple(each.name for each in based)
                 passes.append(self.base(plane, names, self.area_of(plane, based)))
-            why = f"{say_list([each.name for each in group])}: on your list."
+            why = because("on_your_list", names=tuple(each.name for each in group))
             passes.append(self.fine(plane, group, why))
         return passes
 
@@ -414,10 +406,10 @@ class _Deriving:
         at_once = self.medium.key == "oil_at_once"  # one sitting: what comes after it is another day's
         for light in around.kept:
             if light.way == "lifted" and light.rank is not None and cannot("lift", self.medium.later_paint) is None:
-                made = self.on("lift", (scene.plane(light.rank),), f"{light.name}: {KINDS['lift'].why}")
+                made = self.on("lift", (scene.plane(light.rank),), because("lift", names=(light.name,)))
                 passes.append(replace(made, title=f"lift {light.name}", paint="dry", share=0.2))
         focus = () if scene.focus is None else (scene.plane(scene.focus),)
-        why = "The lightest light and the darkest dark, last and few, where the eye is to stay."
+        why = because("last_lights")
         lights = self.on("lights", focus, why)
         area = 0.05 * (focus[0].area_cm2 if focus else scene.support_cm2)
         title = "lift and add the last lights and darks" if self.medium.transparent else "lights and accents"
@@ -426,19 +418,19 @@ class _Deriving:
         passes.append(made)
         on_canvas = "canvas" in around.support.casefold() and not at_once
         if around.sides in SIDES_PACE and (on_canvas or around.sides):
-            why = "Seen when it hangs unframed; painted on, or kept clean."
+            why = because("sides")
             made = self.on("sides", (), why)
             sides = max(2, round(self.minutes("sides", scene.support_cm2) * SIDES_PACE[around.sides]))
             title = "sides of the canvas" if on_canvas else "sides of the support"
             title = "carry the picture round the sides" if around.sides == "round" else title
             passes.append(replace(made, title=title, minutes=sides, thickness=0.8))
-        why = "Signed before anything seals the surface; judged from a distance before it counts as done."
+        why = because("finish")
         finish = replace(self.on("finish", (), why), title="sign and check from three metres", minutes=2, thickness=0.5)
         if around.sides == "taped":
             finish = replace(finish, title=f"take the tape off, {finish.title}", minutes=TAPE_MIN)
         passes.append(finish)
         if self.medium.varnished and not at_once:
-            passes.append(replace(self.on("varnish", (), KINDS["varnish"].why), minutes=15, thickness=1.0))
+            passes.append(replace(self.on("varnish", (), because("varnish")), minutes=15, thickness=1.0))
         return passes
 
 

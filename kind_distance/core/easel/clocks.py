@@ -9,17 +9,9 @@ from dataclasses import dataclass
 from typing import Literal
 
 from kind_distance.core.paint.drying import Drying
-from kind_distance.core.wording import clock, say_minutes, say_range
 
 FilmState = Literal["wet", "tacky", "touch_dry", "dry_through"]
-SAID: dict[FilmState, str] = {
-    "wet": "wet, may be worked into",
-    "tacky": "tacky, leave it alone",
-    "touch_dry": "touch dry",
-    "dry_through": "dry through",
-}
 Found = Literal["wet", "tacky", "dry"]
-SOON_MIN = 90
 
 
 @dataclass(frozen=True)
@@ -50,19 +42,6 @@ class FilmClock:
     late: float | None
     lean: bool
     touched: bool = False
-
-    def said(self, now: float) -> str:
-        """Say it with the range of what comes next."""
-        by = ", by your finger" if self.touched else ""
-        if self.early is None or self.late is None:
-            return f"{SAID[self.state]}{by}"
-        following = {"wet": "turns tacky", "tacky": "touch dry", "touch_dry": "dry through"}[self.state]
-        if self.state == "wet":
-            # An hour of another day would be taken for one of today.
-            left = self.early - now
-            when = f"until about {clock(self.early)}" if left < SOON_MIN else f"for about {say_minutes(left)}"
-            return f"{SAID['wet']} {when}{by}"
-        return f"{SAID[self.state]}{by}; {following} in {say_range(max(0.0, self.early - now), self.late - now)}"
 
 
 def clock_of(film: Drying, now: float, touch: Touch | None = None) -> FilmClock:

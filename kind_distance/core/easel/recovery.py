@@ -13,41 +13,25 @@ Wetness = Literal["wet", "tacky", "dry"]
 
 
 @dataclass(frozen=True)
-class Card:
+class WayOut:
     """One way out.
 
     Parameters
     ----------
-    key, name, how : str
+    key : str
     kind : PassKind or None
         The kind of pass that it becomes; None for something done at once.
     """
 
     key: str
-    name: str
-    how: str
     kind: PassKind | None = None
 
 
-LIFT = Card(
-    "lift", "Lift it", "A clean damp brush or a cloth, from the rim inwards, once; then leave it to dry.", "lift"
-)
-BLOT = Card("blot", "Blot it", "Press a dry cloth or paper on it, do not rub. Paint and water come off together.")
-SCRAPE = Card("scrape", "Scrape it off", "A soft knife, flat, then a cloth. What stays is thin enough to paint over.")
-WIPE = Card("wipe", "Wipe it off", "A cloth, with a little of what thins the paint. Fresh air; lids on; rags as the "
-            "label says.")  # fmt: skip
-MIST = Card("mist", "Keep it open", "Mist it from a hand away, twice, then work into it.")
-WAIT = Card("wait", "Leave it alone", "Tacky paint tears. Wait until it is dry; most of it can be mended then.")
-COVER = Card("cover", "Cover it", "Let it dry, then lay the colour again opaquely over it.", "second_layer")
-REWET = Card("rewet", "Wet it again and lift",
-             "Clean water, wait half a minute, blot. A staining pigment stays; test at the rim.", "lift")  # fmt: skip
-GLAZE = Card("glaze", "Glaze it", "Dry through: a thin transparent colour turns hue and deepens, the drawing stays.",
-             "glaze")  # fmt: skip
-SCUMBLE = Card("scumble", "Scumble it", "Touch dry: thin opaque paint dragged over it makes it lighter and softer.",
-               "scumble")  # fmt: skip
-RESET = Card("light_again", "Set the lost light again",
-             "Let it dry, then set the light on top, opaque and thick enough to hold.", "lights")  # fmt: skip
-SAND = Card("sand", "Smooth it", "Dry through only: fine paper with water, never dry. A dust mask; wipe up wet.")
+LIFT, REWET = WayOut("lift", "lift"), WayOut("rewet", "lift")
+BLOT, WIPE, SCRAPE, SAND = WayOut("blot"), WayOut("wipe"), WayOut("scrape"), WayOut("sand")
+MIST, WAIT = WayOut("mist"), WayOut("wait")
+COVER, RESET = WayOut("cover", "second_layer"), WayOut("light_again", "lights")
+GLAZE, SCUMBLE = WayOut("glaze", "glaze"), WayOut("scumble", "scumble")
 
 
 def wetness_of(state: FilmState) -> Wetness:
@@ -55,7 +39,7 @@ def wetness_of(state: FilmState) -> Wetness:
     return {"wet": "wet", "tacky": "tacky"}.get(state, "dry")  # type: ignore[return-value]
 
 
-def cards_for(paint: Paint, wetness: Wetness) -> tuple[Card, ...]:
+def ways_out(paint: Paint, wetness: Wetness) -> tuple[WayOut, ...]:
     """List the ways out for a paint in a state, the gentlest first; none that the paint cannot do."""
     if paint in ("dry", "varnish"):
         return ()

@@ -10,7 +10,7 @@ from datetime import date, datetime
 from functools import lru_cache
 
 from kind_distance.core.light.station import sun_apart, sun_over
-from kind_distance.core.light.sun import Sun, wind
+from kind_distance.core.light.sun import Sun
 from kind_distance.errors import DomainError
 
 SAME_LIGHT_DEG = 22.5  # how far the sun goes in 90 minutes: from there on it is another light; common practice
@@ -46,13 +46,6 @@ class LightWanted:
 
     key: str = ""
     sun: Sun | None = None
-
-    @property
-    def said(self) -> str:
-        """Say it within a sentence."""
-        if self.sun is not None:
-            return f"the photo's light, {self.sun.height_deg:.0f}° high in the {wind(self.sun.bearing_deg)}"
-        return NAMES[self.key]
 
     def holds(self, latitude: float, longitude: float, at: datetime, sun: Sun) -> bool:
         """Whether the sun stands so at a place and time."""

@@ -18,56 +18,42 @@ class DrawingMedium:
     key, name : str
     shows_through : bool
         A dark line that pale thin paint does not hide.
-    said : str
-        What it does under paint. Common practice, no source; labels rule.
     """
 
     key: str
     name: str
     shows_through: bool
-    said: str
 
 
 DRAWING_MEDIA = {
     each.key: each
     for each in (
-        DrawingMedium(
-            "pencil", "pencil", True, "Stays under the paint and can't be rubbed out once paint lies over it."
-        ),
-        DrawingMedium("pale_pencil", "pale coloured pencil", False, "Close to the first layer, so that it sinks in."),
-        DrawingMedium(
-            "water_soluble", "water-soluble pencil", False, "Goes off in the first wash and tints it a little."
-        ),
-        DrawingMedium(
-            "charcoal", "charcoal, brushed off", False, "Leaves a ghost of a line; fix it or brush it off well."
-        ),
-        DrawingMedium("thin_paint", "thin paint and a brush", False, "Part of the painting from the start."),
-        DrawingMedium("pen", "waterproof pen", True, "Stays for good and is meant to be seen."),
-        DrawingMedium("none", "no drawing", False, "Masses are placed straight with the brush."),
+        DrawingMedium("pencil", "pencil", True),
+        DrawingMedium("pale_pencil", "pale coloured pencil", False),
+        DrawingMedium("water_soluble", "water-soluble pencil", False),
+        DrawingMedium("charcoal", "charcoal, brushed off", False),
+        DrawingMedium("thin_paint", "thin paint and a brush", False),
+        DrawingMedium("pen", "waterproof pen", True),
+        DrawingMedium("none", "no drawing", False),
     )
 }
 
 
 @dataclass(frozen=True)
 class DrawingDetail:
-    """How much is drawn: the smallest shape whose outline is drawn, as a share of the picture, and what follows."""
+    """How much is drawn: the smallest shape whose outline is drawn, as a share of the picture."""
 
     key: str
     name: str
     least_share: float
-    said: str
 
 
 DRAWING_DETAILS = {
     each.key: each
     for each in (
-        DrawingDetail("masses", "masses only", 0.02, "Few lines: edges stay open and are found with the brush."),
-        DrawingDetail(
-            "shapes", "all shapes", 0.004, "Every shape of the thumbnail has its line; less is left to chance."
-        ),
-        DrawingDetail(
-            "careful", "careful", 0.0, "All that is there is drawn: accurate, slow, and paint follows the line."
-        ),
+        DrawingDetail("masses", "masses only", 0.02),
+        DrawingDetail("shapes", "all shapes", 0.004),
+        DrawingDetail("careful", "careful", 0.0),
     )
 }
 

@@ -5,6 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import Literal
 
+from kind_distance.core.judgement import Why, because
 from kind_distance.errors import DomainError
 
 Paint = Literal["watercolour", "gouache", "rewettable", "acrylic", "oil", "dry", "varnish"]
@@ -141,20 +142,17 @@ SAID: dict[Paint, str] = {
 }
 
 
-def may_lie_on(upper: Paint, lower: Paint) -> str | None:
+def why_not_on(upper: Paint, lower: Paint) -> Why | None:
     """Say why one paint may not lie on another, or None where it may.
 
     Common practice, no source: oil holds on acrylic, acrylic does not hold on oil; nothing goes on varnish.
     """
     if lower == "varnish" and upper != "varnish":
-        return "Paint on a final varnish does not hold and is lost when the varnish is taken off."
+        return because("on_varnish")
     if lower == "oil" and upper in WATER_BORNE:
-        return (
-            f"{SAID[upper].capitalize()} does not hold on oil: it cracks and peels. "
-            "Oil over acrylic is safe, never the other way."
-        )
+        return because("water_on_oil", upper=upper)
     if lower == "acrylic" and upper == "watercolour":
-        return "Watercolour runs off an acrylic film."
+        return because("runs_off_acrylic")
     if upper == "oil" and lower in REWETS:
-        return f"Oil sinks into {SAID[lower]} and does not hold on it: seal it with an isolating coat first."
+        return because("oil_sinks_in", lower=lower)
     return None

@@ -2,29 +2,28 @@
 
 from __future__ import annotations
 
-from kind_distance.core.judgement import Finding
-from kind_distance.core.paint.media import REWETS, may_lie_on
+from kind_distance.core.judgement import Finding, Why
+from kind_distance.core.paint.media import REWETS, why_not_on
 from kind_distance.core.passes.model import Pass, covers
-from kind_distance.core.wording import first_upper
 
 UNSAFE = "unsafe_order"  # the one kind that needs a written reason to be meant so
 LEAST_PART_MIN = 3  # a part of a pass shorter than this is not worth a mix of its own
 
 
-def clash(lower: Pass, upper: Pass, between: list[Pass]) -> str | None:
+def clash(lower: Pass, upper: Pass, between: list[Pass]) -> Why | None:
     """Say why one pass does not hold on another, or None where it does, or where an isolating coat parts them."""
     if not covers(lower, upper) or any(each.kind == "isolating" for each in between):
         return None
-    return may_lie_on(upper.paint, lower.paint)
+    return why_not_on(upper.paint, lower.paint)
 
 
-def first_clash(passes: list[Pass]) -> str | None:
-    """Say the first thing that does not hold together in an order of materials, or None where all does."""
+def first_clash(passes: list[Pass]) -> tuple[Pass, Pass, Why] | None:
+    """Find what first does not hold together in an order of materials: lower, upper and why. None where all does."""
     for at, upper in enumerate(passes):
         for under, lower in enumerate(passes[:at]):
             why = clash(lower, upper, passes[under + 1 : at])
             if why is not None:
-                return f"{first_upper(upper.said)} after {lower.said}: {why}"
+                return lower, upper, why
     return None
 
 

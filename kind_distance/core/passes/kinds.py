@@ -1,4 +1,4 @@
-"""The kinds of pass: when in a painting each belongs, what it wants of the paint under it, and what it is for.
+"""The kinds of pass: when in a painting each belongs, and what it wants of the paint under it.
 
 Common practice, no source, unless said otherwise: painters of all media order their layers so.
 """
@@ -8,6 +8,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import Literal
 
+from kind_distance.core.judgement import Why, because
 from kind_distance.core.paint.media import REWETS, Dryness, Medium, Paint
 from kind_distance.errors import DomainError
 
@@ -49,8 +50,6 @@ class Kind:
         What it lies on.
     wants : Dryness or None
         What it needs of the paint under it; None where the medium decides.
-    why : str
-        What it is for.
     dry_form : PassKind or None
         What it becomes when the paint is no longer wet: only for what is done in wet paint.
     """
@@ -59,7 +58,6 @@ class Kind:
     name: str
     where: Where
     wants: Dryness | None
-    why: str
     dry_form: PassKind | None = None
 
 
@@ -67,39 +65,26 @@ class Kind:
 KINDS: dict[PassKind, Kind] = {
     each.key: each
     for each in (
-        Kind("ground", "tone the ground", "whole", None, "A middle value to judge all others against."),
-        Kind("drawing", "draw the planes", "whole", None, "Places the borders before paint hides the support."),
-        Kind("mask", "mask the lights", "either", None,
-             "Keeps small lights bare; needs its quarter of an hour to dry. Ventilate; labels come first."),
-        Kind("underpainting", "underpainting", "either", None,
-             "Values in one colour first, so that colour can be thought of alone later."),
-        Kind("block_in", "block-in", "plane", None, "Sets the mass of a plane."),
-        Kind("blend", "blend while wet", "plane", "not_tacky",
-             "Soft passages are drawn into each other while the paint is open.", "scumble"),
-        Kind("second_layer", "second layer", "plane", None, "Darks and lights within a plane."),
-        Kind("scumble", "scumble", "plane", "touch_dry",
-             "Thin opaque paint dragged over dry paint, so that what is under it shimmers through: mist, dust, bloom."),
-        Kind("glaze", "glaze", "plane", "through_dry",
-             "Transparent paint over paint that is dry through: deepens and turns the colour, keeps the drawing."),
-        Kind("lift", "lift lights", "plane", "not_tacky",
-             "Lights taken out of the paint with a damp brush or a cloth."),
-        Kind("details", "details", "plane", None, "What the eye looks for near the focus."),
-        Kind("scratch", "scratch out", "plane", "not_tacky",
-             "Stems and sparks scratched into wet paint down to what lies under it.", "lights"),
-        Kind("soften", "soften edges", "either", "not_tacky",
-             "Edges that are to be lost are drawn over with a clean brush while they still move.", "scumble"),
-        Kind("unmask", "take the mask off", "either", "touch_dry",
-             "Only on dry paper: wet, it tears and smears. What is bare is then tied in."),
-        Kind("lights", "lights and accents", "either", "touch_dry",
-             "The lightest light and the darkest dark, last and few."),
-        Kind("unify", "unify", "whole", "through_dry",
-             "One thin glaze over the whole, so that all planes stand in one light."),
-        Kind("sides", "sides of the support", "whole", None, "Edges of a support that hangs unframed."),
-        Kind("finish", "sign and check", "whole", None, "Signed before anything seals the surface."),
-        Kind("isolating", "isolating coat", "whole", "through_dry",
-             "Parts the painting from its varnish, or shuts paint that would lift. Labels come first."),
-        Kind("varnish", "varnish", "whole", "through_dry",
-             "Evens the surface and protects it. Follow the label and its safety sheet; ventilate."),
+        Kind("ground", "tone the ground", "whole", None),
+        Kind("drawing", "draw the planes", "whole", None),
+        Kind("mask", "mask the lights", "either", None),
+        Kind("underpainting", "underpainting", "either", None),
+        Kind("block_in", "block-in", "plane", None),
+        Kind("blend", "blend while wet", "plane", "not_tacky", "scumble"),
+        Kind("second_layer", "second layer", "plane", None),
+        Kind("scumble", "scumble", "plane", "touch_dry"),
+        Kind("glaze", "glaze", "plane", "through_dry"),
+        Kind("lift", "lift lights", "plane", "not_tacky"),
+        Kind("details", "details", "plane", None),
+        Kind("scratch", "scratch out", "plane", "not_tacky", "lights"),
+        Kind("soften", "soften edges", "either", "not_tacky", "scumble"),
+        Kind("unmask", "take the mask off", "either", "touch_dry"),
+        Kind("lights", "lights and accents", "either", "touch_dry"),
+        Kind("unify", "unify", "whole", "through_dry"),
+        Kind("sides", "sides of the support", "whole", None),
+        Kind("finish", "sign and check", "whole", None),
+        Kind("isolating", "isolating coat", "whole", "through_dry"),
+        Kind("varnish", "varnish", "whole", "through_dry"),
     )
 }  # fmt: skip
 # Stages of a painting in that order; passes of one level may be ordered among themselves.
@@ -137,12 +122,12 @@ def paint_in(kind: PassKind, medium: Medium) -> Paint:
     return medium.first_paint if LEVEL[kind] <= LEVEL["blend"] else medium.later_paint
 
 
-def cannot(kind: PassKind, paint: Paint) -> str | None:
+def cannot(kind: PassKind, paint: Paint) -> Why | None:
     """Say why a kind of pass does not work in a paint, or None where it does. Common practice, no source."""
     if kind == "lift" and paint not in (*REWETS, "oil"):
-        return "Acrylic does not lift once it has set; paint the light on top instead."
+        return because("acrylic_lifted")
     if kind in ("mask", "unmask") and paint == "oil":
-        return "Masking fluid does not hold on oil; keep the light bare, or set it on top."
+        return because("mask_on_oil")
     if kind == "isolating" and paint == "oil":
-        return "An isolating coat of acrylic does not hold on oil; varnish it, when it is dry through."
+        return because("coat_on_oil")
     return None

@@ -147,7 +147,7 @@ class Pass:
         Painting minutes. [min]
     thickness : float
         Against a usual thin layer.
-    why : str
+    why : tuple of Why
         What this pass is needed for.
     place : str
         Names of its planes, empty for the whole surface.
@@ -180,7 +180,7 @@ class Pass:
     paint: Paint
     minutes: int
     thickness: float = 1.0
-    why: str = ""
+    why: tuple[Why, ...] = ()
     place: str = ""
     brush_mm: float | None = None
     in_light: bool = False

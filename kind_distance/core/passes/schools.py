@@ -1,4 +1,4 @@
-"""Schools of order: a name, its reason, and where it puts a pass. What each costs is worked out on the painting."""
+"""Schools of order: a name, and where it puts a pass. What each costs is worked out on the painting."""
 
 from __future__ import annotations
 
@@ -22,14 +22,13 @@ class School:
 
     Parameters
     ----------
-    key, name, reason : str
+    key, name : str
     by : By
         What it sorts by.
     """
 
     key: str
     name: str
-    reason: str
     by: By
 
 
@@ -40,55 +39,46 @@ SCHOOLS: dict[str, School] = {
         School(
             "far_to_near",
             "Far to near",
-            "Each nearer plane goes over the edge of the one behind it, so nothing is cut round.",
             "depth",
         ),
         School(
             "sky_last",
             "Sky last",
-            "The land sets the light, and the sky is tuned to it; its edges are cut round what stands.",
             "sky_last",
         ),
         School(
             "focus_first",
             "Focus first",
-            "What the painting is about is set at once, and all else is held against it.",
             "focus",
         ),
         School(
             "light_to_dark",
             "Light to dark",
-            "Transparent paint only gets darker: the palest planes come first and stay clean.",
             "light",
         ),
         School(
             "dark_to_light",
             "Dark to light",
-            "The darks set the depth first; opaque lights are judged against them.",
             "dark",
         ),
         School(
             "whole_at_once",
             "The whole at once",
-            "Largest masses first over the whole surface, so that values are judged against each other.",
             "mass",
         ),
         School(
             "one_mix",
             "One mix everywhere",
-            "A mix is used wherever its colour belongs before the next is made: fewer mixes, one family of colour.",
             "mix",
         ),
         School(
             "plane_by_plane",
             "Plane by plane",
-            "One plane is brought as far as it goes before the next is begun: few mixes, little return.",
             "plane",
         ),
         School(
             "area_by_area",
             "Area by area",
-            "From left to right, each area finished before the next: the hand never leans on wet paint.",
             "side",
         ),
     )

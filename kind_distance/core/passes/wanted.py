@@ -9,7 +9,7 @@ from dataclasses import dataclass
 from typing import Literal
 
 from kind_distance.core.depth.elements import Element
-from kind_distance.core.judgement import Finding
+from kind_distance.core.judgement import Finding, Why, because
 from kind_distance.core.passes.kinds import LEVEL, UNPAINTED
 from kind_distance.core.passes.model import KeptFacts, Pass, PlaneFacts
 
@@ -28,42 +28,36 @@ class Wanted:
     name : str
     passes : tuple of int
         Ids of the passes that see to it, in their order.
-    said : str
-        How it is seen to, or that nothing does.
+    how : Why or None
+        How it is seen to, or that nothing does; None where its passes say it all.
     """
 
     sort: Sort
     number: int
     name: str
     passes: tuple[int, ...]
-    said: str
+    how: Why | None = None
 
 
 def _plane(rank: int, plane: PlaneFacts, passes: list[Pass]) -> Wanted:
     own = tuple(each.id for each in passes if rank in each.planes)
-    return Wanted("plane", rank, plane.name, own, "" if own else "Nothing paints it.")
+    return Wanted("plane", rank, plane.name, own, None if own else because("unpainted"))
 
 
 def _thing(element: Element, planes: list[PlaneFacts], passes: list[Pass]) -> Wanted:
     own = tuple(each.id for each in passes if element.name in each.things)
     if own:
-        return Wanted("thing", element.number, element.name, own, "")
+        return Wanted("thing", element.number, element.name, own)
     if element.plane is None:
-        return Wanted("thing", element.number, element.name, (), "It lies in no plane and nothing paints it.")
+        return Wanted("thing", element.number, element.name, (), because("in_no_plane"))
     last = [each for each in passes if element.plane in each.planes and each.kind not in UNPAINTED]
     name = planes[element.plane - 1].name
     if not last:
-        return Wanted("thing", element.number, element.name, (), f"Nothing paints {name}, which it lies in.")
+        return Wanted("thing", element.number, element.name, (), because("plane_unpainted", plane=name))
     top = max(last, key=lambda each: LEVEL[each.kind])
-    return Wanted("thing", element.number, element.name, (top.id,), f"With the {top.title} of {name}.")
+    return Wanted("thing", element.number, element.name, (top.id,), because("with_plane", title=top.title, plane=name))
 
 
-WAYS_SAID = {
-    "ground": "The ground is left bare: painted round by everything that lies there.",
-    "masked": "Under the mask until it is taken off.",
-    "lifted": "Lifted out of the paint.",
-    "added": "Set on top with the lights.",
-}
 WAY_KINDS = {"ground": ("drawing",), "masked": ("mask", "unmask"), "lifted": ("lift", "lights"), "added": ("lights",)}
 
 
@@ -76,8 +70,8 @@ def _light(at: int, light: KeptFacts, passes: list[Pass]) -> Wanted:
         and not each.things
         and (each.kind != "lift" or light.name in each.title or each.plane == light.rank)
     )
-    said = WAYS_SAID.get(light.way, "")
-    return Wanted("light", at, light.name, own, said if own or light.way == "ground" else "No pass does it.")
+    seen_to = own or light.way == "ground"
+    return Wanted("light", at, light.name, own, because(f"light_{light.way}" if seen_to else "no_pass"))
 
 
 def everything_wanted(
@@ -105,7 +99,7 @@ def everything_wanted(
         *(_thing(element, planes, passes) for element in elements),
         *(_light(at, light, passes) for at, light in enumerate(kept, start=1)),
         *(
-            Wanted("departure", number, said, drawn, "Minded while drawing." if drawn else "Minded with the brush.")
+            Wanted("departure", number, said, drawn, because("minded_drawing" if drawn else "minded_painting"))
             for number, said in departures
         ),
     ]
@@ -116,5 +110,5 @@ def audit_wanted(wanted: list[Wanted], passes: list[Pass]) -> list[Finding]:
     return [
         Finding("forgotten", "mild", measures={"wanted": each}, about=f"{each.sort}:{each.number}")
         for each in wanted
-        if passes and not each.passes and each.sort == "light" and each.said != WAYS_SAID["ground"]
+        if passes and not each.passes and each.sort == "light" and each.how != because("light_ground")
     ]

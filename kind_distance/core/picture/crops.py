@@ -12,6 +12,7 @@ import cv2
 import numpy as np
 from numpy.typing import NDArray
 
+from kind_distance.core.judgement import Why, because
 from kind_distance.core.picture.divisions import GOLDEN, THIRD
 from kind_distance.core.picture.focus import REACHES, Focus
 from kind_distance.errors import DomainError
@@ -109,10 +110,10 @@ def largest_crop(width_px: int, height_px: int, ratio: float, middle: tuple[floa
 
 @dataclass(frozen=True)
 class Suggestion:
-    """A crop worth trying, with what speaks for it in a few words."""
+    """A crop worth trying, with what speaks for it."""
 
     crop: Crop
-    why: str
+    why: Why
 
 
 SIZES = (1.0, 0.88, 0.76, 0.64, 0.54)  # sides of the windows tried, against the largest
@@ -173,7 +174,7 @@ def _spares(crop: Crop, focus: Focus, width_px: int, height_px: int) -> bool:
     )
 
 
-def _near_division(at: float) -> tuple[float, float]:
+def near_division(at: float) -> tuple[float, float]:
     """How near a share lies to the nearest of thirds and golden section (0-1), and which."""
     marks = (THIRD, 1 - THIRD, GOLDEN, 1 - GOLDEN)
     best = min(marks, key=lambda m: abs(m - at))
@@ -213,7 +214,7 @@ def suggest_crops(
         At most `wanted`, best first, none of which shares over half of its area with a better one.
     """
     view = _View.of(value)
-    found: list[tuple[float, Crop, str]] = []
+    found: list[tuple[float, Crop, Why]] = []
     for size in SIZES:
         largest = largest_crop(width_px, height_px, ratio)
         cw, ch = round(largest.width * size), round(largest.height * size)
@@ -252,12 +253,12 @@ def _weigh(
     width_px: int,
     height_px: int,
     division: str = "",
-) -> tuple[float, str]:
-    """Score one crop and say what speaks for it most."""
+) -> tuple[float, Why]:
+    """Score one crop and measure what speaks for it most."""
     x0, y0 = crop.x / width_px, crop.y / height_px
     x1, y1 = (crop.x + crop.width) / width_px, (crop.y + crop.height) / height_px
     at_x, at_y = crop.inward(focus.x, focus.y, width_px, height_px)
-    (near_x, _), (near_y, _) = _near_division(at_x), _near_division(at_y)
+    (near_x, _), (near_y, _) = near_division(at_x), near_division(at_y)
     middle = (x0 + x1) / 2
     left, right = view.weight(x0, y0, middle, y1), view.weight(middle, y0, x1, y1)
     balance = 1 - abs(left - right) / max(left + right, 1e-6)
@@ -265,11 +266,10 @@ def _weigh(
     inside = view.edges(x0 + rim_x, y0 + rim_y, x1 - rim_x, y1 - rim_y)
     rim = (view.edges(x0, y0, x1, y1) - inside) / 0.19
     quiet = 1 - min(1.0, rim / max(inside / 0.81, 1e-6)) if inside > 0 else 0.5
-    level, said = 0.5, ""
+    level, down = 0.5, None
     if horizon is not None and y0 + 0.03 < horizon < y1 - 0.03:
         at = (horizon - y0) / (y1 - y0)
-        level, mark = _near_division(at)
-        said = f"the horizon {100 * at:.0f} % down"
+        level, down = near_division(at)[0], at
         level = max(level, 0.6) if at < 0.25 or at > 0.75 else level
         level -= 0.6 * float(np.exp(-(((at - 0.5) / 0.05) ** 2)))
         if division == "unusual":
@@ -277,18 +277,7 @@ def _weigh(
         elif division == "thirds":
             level *= LIKED
     score = 1.2 * (near_x + near_y) + 0.8 * level + 0.6 * balance + 0.5 * quiet
-    heavier = "left" if left > right else "right"
-    sides = "left and right in balance" if balance > 0.9 else f"a little heavier on the {heavier}"
-    parts = [f"the focus {_said(at_x, 'across')} and {_said(at_y, 'down')}", *([said] if said else []), sides]
-    if quiet > QUIET_RIM:
-        parts.append("a quiet rim")
-    return score, ", ".join(parts)
-
-
-def _said(at: float, way: str) -> str:
-    """Say where a place lies along one side, by the nearest division where it is near one."""
-    near, mark = _near_division(at)
-    if near < 0.6:
-        return f"{100 * at:.0f} % {way}"
-    name = "golden section" if mark in (GOLDEN, 1 - GOLDEN) else "third"
-    return f"near the {'first' if mark < 0.5 else 'second'} {name} {way}"
+    sides = "" if balance > 0.9 else "left" if left > right else "right"
+    return score, because(
+        "crop", focus=(at_x, at_y), horizon=down, heavier=sides, quiet_rim=quiet > QUIET_RIM,
+    )  # fmt: skip

@@ -43,17 +43,14 @@ class Purpose:
     name: str
     through: bool
     varnished: bool
-    said: str
 
 
 PURPOSES: dict[str, Purpose] = {
     each.key: each
     for each in (
-        Purpose("gift", "a gift", through=False, varnished=False, said="touch dry, and signed"),
-        Purpose("trip", "a trip", through=True, varnished=False,
-                said="dry through where that takes days; oil touch dry, in a rack that touches nothing"),
-        Purpose("sale", "a sale or a show", through=True, varnished=True,
-                said="varnished, and the varnish dry"),
+        Purpose("gift", "a gift", through=False, varnished=False),
+        Purpose("trip", "a trip", through=True, varnished=False),
+        Purpose("sale", "a sale or a show", through=True, varnished=True),
     )
 }  # fmt: skip
 

@@ -8,7 +8,7 @@ from kind_distance.clock import minute_of, moment_of
 from kind_distance.core.depth.reserved_lights import KeptLight, Reserve
 from kind_distance.core.easel.bells import HOT_C, STEP_BACK_MIN, Bells, bells_of, painted_minutes, unbroken_since
 from kind_distance.core.easel.clocks import FilmClock, clock_of
-from kind_distance.core.easel.recovery import Card, cards_for, wetness_of
+from kind_distance.core.easel.recovery import wetness_of
 from kind_distance.core.light.station import sun_apart
 from kind_distance.core.light.sun import offset_by_longitude, sun_at
 from kind_distance.core.paint.drying import Drying
@@ -23,6 +23,7 @@ from kind_distance.core.wording import clock, first_upper, say_list
 from kind_distance.follow import step
 from kind_distance.pictures.plates import main_source
 from kind_distance.rows import SessionRecord, State
+from kind_distance.stages.easel.easel_words import Card, cards_for, say_film
 from kind_distance.stages.easel.running import (
     painted_of,
     session_running,
@@ -192,7 +193,7 @@ def films_now(state: State, work: Work, now_min: int) -> tuple[FilmNow, ...]:
         if not newest and at.state == "dry_through":
             continue
         ways = cards_for(each.paint, wetness_of(at.state))
-        found.append(FilmNow(each.id, each.said, planes, at, at.said(now_min), newest, ways))
+        found.append(FilmNow(each.id, each.said, planes, at, say_film(at, now_min), newest, ways))
     return tuple(found)
 
 

@@ -5,9 +5,10 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from kind_distance.core.paint.media import medium_of
-from kind_distance.core.progress.surface import HOW_TO_LOOK, Spot, Surface, covered_share, usual_remedy
+from kind_distance.core.progress.surface import Spot, Surface, covered_share
 from kind_distance.core.wording import say_list
 from kind_distance.rows import State
+from kind_distance.stages.log.surface_words import HOW_TO_LOOK, usual_remedy
 
 SORTS: tuple[Surface, ...] = ("dull", "glossy")
 

@@ -26,6 +26,7 @@ from kind_distance.core.wording import say_list
 from kind_distance.errors import DomainError
 from kind_distance.rows import CountPainted, PassRecord, PlaneRecord, SessionRecord, State
 from kind_distance.rows.words import Chroma, LineRemoved, OilFat, Opacity
+from kind_distance.stages.passes.pass_words import own_words, say_pass
 from kind_distance.stages.planes.depth import handling_of
 
 CAREFUL = {"masses": 1.0, "shapes": 1.5, "careful": 3.0}  # times a usual drawing; common practice, no source
@@ -161,7 +162,7 @@ def pass_from(record: PassRecord, state: State) -> Pass:
         record.paint,
         record.minutes,
         record.thickness,
-        record.why,
+        own_words(record.why),
         say_list([plane.name for plane in planes]) if planes else "",
         record.brush_mm,
         record.in_light,
@@ -306,7 +307,7 @@ def by_hand(state: State, passes: list[Pass]) -> State:
             each.paint,
             each.minutes,
             each.thickness,
-            each.why,
+            say_pass(each),
             elements=tuple(things[name] for name in each.things),
             share=each.share,
             mix=each.colour.mix,

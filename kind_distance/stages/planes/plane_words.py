@@ -19,7 +19,18 @@ from kind_distance.core.wording import Unit, say_area, say_distance, say_length,
 from kind_distance.stages.telling import Said, Told, say
 
 STAGE = "planes"
-VALUES_DIFFER = "the two differ in value"
+EDGES: dict[str, str] = {
+    "lost": "let it go: the two may flow into each other",
+    "soft": "soften it, wet into damp or with a dry brush",
+    "firm": "firm, with a place or two let go",
+    "hard": "hard and clean: the eye is to stop here",
+}
+CLUES = {
+    "foot": "its foot stands lower",
+    "value": "the two differ in value",
+    "air": "the air takes less of it",
+    "detail": "it shows more detail",
+}
 
 
 @dataclass(frozen=True)
@@ -204,7 +215,7 @@ def _unclear_overlap(told: _Told) -> Said:
     remedies = []
     # Only what would bring the second clue is offered as if it helped.
     almost, near_m = len(holding) == CLUES_WANTED - 1, told.spec(near).distance_m
-    if almost and not told["clues"][VALUES_DIFFER]:
+    if almost and not told["clues"]["value"]:
         remedies.append(Remedy("A step between them", "set_pair_gap", {"far": far, "near": near, "gap": 1.0}))
     if almost and told.spec(far).distance_m is not None and near_m is not None:
         thrice: dict[str, object] = {"plane": far, "distance_m": float(f"{3 * near_m:.2g}")}
@@ -213,8 +224,8 @@ def _unclear_overlap(told: _Told) -> Said:
     return (
         f"Which is in front, {told.name(far)} or {told.name(near)}?",
         f"They meet along {say_length(told['cm'], told.unit)} at {v_far} and {v_near}; "
-        f"{f'only that {holding[0]}' if holding else 'nothing'} tells the nearer. Two clues of four make it sure: "
-        "foot, value, air, detail.",
+        f"{f'only that {CLUES[holding[0]]}' if holding else 'nothing'} tells the nearer. Two clues of four make it "
+        "sure: foot, value, air, detail.",
         tuple(remedies),
     )
 

@@ -8,12 +8,19 @@ from datetime import datetime
 from kind_distance.core.judgement import Finding, Judgement, Remedy
 from kind_distance.core.light.station import sun_apart
 from kind_distance.core.light.sun import wind
-from kind_distance.core.light.wanted import LightWanted
+from kind_distance.core.light.wanted import NAMES, LightWanted
 from kind_distance.core.schedule.outdoors import TWILIGHT_DEG, InLight, Outing, audit_in_light, audit_outings
 from kind_distance.core.wording import first_upper, say_minutes
 from kind_distance.stages.telling import Said, Told, say
 
 STAGE = "sessions"
+
+
+def _light(wanted: LightWanted) -> str:
+    """Say the light that is wanted, within a sentence."""
+    if wanted.sun is not None:
+        return f"the photo's light, {wanted.sun.height_deg:.0f}° high in the {wind(wanted.sun.bearing_deg)}"
+    return NAMES[wanted.key]
 
 
 def _moved(outing: Outing, start: datetime, label: str) -> Remedy:
@@ -83,7 +90,7 @@ def _other_light(told: Told) -> Said:
     room = told["begin"]
     return (
         f"Another light on {outing.name}",
-        f"You want {wanted.said}; here the sun goes from {first.height_deg:.0f}° in the {wind(first.bearing_deg)} "
+        f"You want {_light(wanted)}; here the sun goes from {first.height_deg:.0f}° in the {wind(first.bearing_deg)} "
         f"to {last.height_deg:.0f}° in the {wind(last.bearing_deg)}, so shadows fall elsewhere. {said}{then}",
         () if room is None else (_moved(outing, room.replace(second=0), f"Begin at {room:%H:%M}"),),
     )
@@ -104,7 +111,7 @@ def _out_of_light(told: Told) -> Said:
     any_light: dict[str, object] = {"number": each.number, "in_light": False}
     return (
         f"{first_upper(each.said)} stands outside its light",
-        f"You want it painted in {wanted.said}. {said} Shadows and colour of light are other ones then.",
+        f"You want it painted in {_light(wanted)}. {said} Shadows and colour of light are other ones then.",
         (*remedies, Remedy("It needs no certain light", "set_pass", any_light)),
     )
 

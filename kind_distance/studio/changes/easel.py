@@ -13,11 +13,12 @@ from pydantic import Field
 
 from kind_distance.clock import iso, minute_of, say_moment
 from kind_distance.core.easel.clocks import clock_of
-from kind_distance.core.easel.recovery import Wetness, cards_for, wetness_of
+from kind_distance.core.easel.recovery import Wetness, wetness_of
 from kind_distance.core.wording import first_upper
 from kind_distance.errors import DomainError, InUseError, NotFoundError
 from kind_distance.rows import PassRecord, RemarkRecord, SessionRecord, State, StretchRecord, TickRecord, TouchRecord
 from kind_distance.rows.words import RemarkKind, TouchFound
+from kind_distance.stages.easel.easel_words import cards_for
 from kind_distance.stages.easel.running import last_press, painted_of, session_running, stretch_running, touches_of
 from kind_distance.studio.changes.arguments import Number, Text
 from kind_distance.studio.changes.desk import Changed, Desk, find, next_number, put, without

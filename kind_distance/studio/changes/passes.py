@@ -16,11 +16,13 @@ from kind_distance.core.passes.kinds import KINDS, LEVEL, PassKind, cannot, kind
 from kind_distance.core.passes.minutes import estimate_minutes
 from kind_distance.core.passes.schools import place_in, school_of
 from kind_distance.core.schedule.wet import DRY_SHARE
+from kind_distance.core.wording import first_upper
 from kind_distance.errors import DomainError, InUseError, UnsafeOrderError
 from kind_distance.rows import MeantSo, PassRecord, State, UnderlayRecord
 from kind_distance.rows.checking import check_count, checked
 from kind_distance.rows.marks import fields_of
 from kind_distance.rows.state import kind_named
+from kind_distance.stages.passes.pass_words import KIND_WHY, say_holds_not
 from kind_distance.stages.passes.work import by_hand, own_list
 from kind_distance.stages.planes.strokes import plane_numbers
 from kind_distance.studio.changes.arguments import FiniteFloat, Number, Rank, Text, settable
@@ -155,7 +157,7 @@ def check_kind(kind: PassKind, medium: Medium) -> None:
     """Raise DomainError for a pass that a medium cannot do."""
     why = cannot(kind, medium.first_paint if kind in ("mask", "unmask") else medium.later_paint)
     if why is not None:
-        raise DomainError(why, "Choose another kind of pass.")
+        raise DomainError(say_holds_not(why), "Choose another kind of pass.")
 
 
 def add_pass(
@@ -194,7 +196,7 @@ def add_pass(
             found.key, share * whole * (max(0.05, detail) if kind == "details" else 1.0), oil=paint == "oil"
         ),
         1.0,
-        found.why,
+        KIND_WHY[found.key],
     )
     checked(record)
     at = max((n for n, p in enumerate(state.passes, start=1) if LEVEL[p.kind] <= LEVEL[kind]), default=0)
@@ -282,12 +284,14 @@ def move_pass(desk: Desk, *, number: Number, to: Number, reason: Text = "") -> C
     passes = [p for p in state.passes if p.number != number]
     passes.insert(to - 1, record)
     moved = with_passes(state, passes)
-    said, why = f"{record.title.capitalize()} moved", first_clash(own_list(moved))
-    if why is None or why == first_clash(own_list(state)):
+    said, clash = f"{record.title.capitalize()} moved", first_clash(own_list(moved))
+    if clash is None or clash == first_clash(own_list(state)):
         return moved, said
     written = clean_text(reason, "reason", 200, needed=False)
     if not written:
-        raise UnsafeOrderError(why, "Leave it before, or say in writing why you do it all the same.")
+        lower, upper, why = clash
+        told = f"{first_upper(upper.said)} after {lower.said}: {say_holds_not(why)}"
+        raise UnsafeOrderError(told, "Leave it before, or say in writing why you do it all the same.")
     return _in_writing(desk, state, moved, written), f"{said}: {written}"
 
 
@@ -394,7 +398,7 @@ def make_dry(desk: Desk, *, number: Number) -> Changed:
         paint=paint_in(dry.key, medium),
         minutes=min(720, round(record.minutes * (1 + DRY_SHARE))),
         thickness=max(1.0, record.thickness),
-        why=dry.why,
+        why=KIND_WHY[dry.key],
     )
     return put(state, changed), f"{record.title.capitalize()} becomes {dry.name}"
 

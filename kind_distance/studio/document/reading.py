@@ -32,6 +32,7 @@ from kind_distance.rows import Brief, KeptPlace, PassRecord, SourceRecord, State
 from kind_distance.rows.checking import checked, checked_brief
 from kind_distance.rows.marks import CropOfPicture, Moment, RefersTo, fields_of, inner_row
 from kind_distance.rows.state import Kind, kind_named, with_parts
+from kind_distance.stages.passes.pass_words import KIND_WHY
 from kind_distance.stages.passes.work import session_from
 from kind_distance.stages.planes.strokes import stroke_of
 from kind_distance.studio.changes.elements import check_element
@@ -230,7 +231,7 @@ class _Reading:
             "title": part.title or title_in(part.kind, self.medium),
             "paint": part.paint or paint_in(part.kind, self.medium),
             "minutes": min(720, max(1, minutes)),
-            "why": part.why or kind.why,
+            "why": part.why or KIND_WHY[kind.key],
         }
 
     def session(self, part: Any, at: int) -> dict[str, Any]:  # noqa: ANN401

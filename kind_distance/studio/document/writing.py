@@ -22,6 +22,7 @@ from kind_distance.rows import SourceRecord, State
 from kind_distance.rows.marks import CropOfPicture, Field, Moment, NotInDocument, RefersTo, fields_of, inner_row
 from kind_distance.rows.plain import to_plain
 from kind_distance.rows.state import rows_of
+from kind_distance.stages.passes.pass_words import say_pass
 from kind_distance.store import pictures
 from kind_distance.store.database import opened
 from kind_distance.studio.changes.desk import numbered_name
@@ -133,7 +134,7 @@ def _measured(state: State, found: Survey, names: list[str]) -> dict[str, Any]:
             "title": each.title,
             "paint": each.paint,
             "minutes": each.minutes,
-            "why": each.why,
+            "why": say_pass(each),
         }
         for each in found.work.passes
     ]
