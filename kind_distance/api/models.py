@@ -2,26 +2,17 @@
 
 from __future__ import annotations
 
-from typing import Literal
+from typing import TYPE_CHECKING, Literal
 
 from pydantic import BaseModel, Field
 
 from kind_distance.api.judgementmodels import JudgementView
 from kind_distance.api.picturemodels import SourceView, ThumbnailView
-from kind_distance.rows.passes import DryingClass
+from kind_distance.api.row_views import view_of
+from kind_distance.rows import PassRecord, SessionRecord
 from kind_distance.rows.words import (
-    AidName,
     Asked,
-    Chroma,
-    Company,
     Danger,
-    LineRemoved,
-    LineWeight,
-    OilFat,
-    Opacity,
-    Sky,
-    UsedThing,
-    WantsOfPaint,
 )
 
 
@@ -199,41 +190,29 @@ class WaitView(BaseModel):
     material: bool
 
 
-class PassView(BaseModel):
-    """One layer pass."""
+if TYPE_CHECKING:
 
-    number: int
+    class PassShown(BaseModel):
+        """What is shown of the row of a pass."""
+
+    class SessionShown(BaseModel):
+        """What is shown of the row of a session."""
+
+else:
+    PassShown = view_of(PassRecord, leaves_out=("place", "planes", "sheet", "drawing_medium", "hue", "planned_min"))
+    SessionShown = view_of(SessionRecord, leaves_out=("looks_at", "packed", "kit_own"))
+
+
+class PassView(PassShown):
+    """One layer pass: its row, and what follows for it."""
+
     place: int
-    kind: str
     plane: int | None
-    title: str
-    paint: str
-    minutes: int
-    thickness: float
-    why: str
     keeps: str = Field(description="Reserved lights on its plane that it has to go round; empty without any.")
-    brush_mm: float | None
     smallest_mm: float | None
-    in_light: bool
     aid: Literal["", "mist", "wetted", "dryer"]
-    aids: list[AidName]
     thing: str
     planes: list[int] = Field(description="Ranks of the planes it paints; none for the whole surface.")
-    elements: list[int] = Field(description="Things it paints.")
-    share: float | None
-    mix: str
-    value: float | None
-    chroma: Chroma
-    opacity: Opacity
-    hides_line: bool | None
-    oil: OilFat
-    dries: DryingClass
-    wants: WantsOfPaint
-    mark_mm: float | None
-    spares: list[int] | None = Field(description="Kept lights that it goes round; null where nobody said.")
-    line_weight: LineWeight
-    line_removed: LineRemoved
-    line_meant: bool | None
     done: bool
     waits_for: list[WaitView]
 
@@ -271,31 +250,15 @@ class CautionView(BaseModel):
     passes: list[int] = Field(description="Passes that it belongs to; none where it belongs to the whole session.")
 
 
-class SessionView(BaseModel):
-    """A painting session."""
+class SessionView(SessionShown):
+    """A painting session: its row, and what follows for it."""
 
-    number: int
     name: str
-    start: str
     start_min: int
-    minutes: int
     end_min: int
-    setup_min: int
-    cleanup_min: int
-    unbroken_min: int | None
-    place: str
-    outdoors: bool
-    temperature_c: float
-    humidity: float
-    wind_m_s: float
-    sun_w_m2: float
     air_said: str
     sky_said: str = Field(description="Sun and weather outdoors, by the made-up station; empty indoors.")
-    sky: Sky
-    hazards: list[str]
     dangers: list[Danger] = Field(description="Kinds of danger: as said, else those on the place card.")
-    company: list[Company]
-    uses: list[UsedThing]
     cautions: list[CautionView] = Field(description="Each once, the gravest first.")
     over: bool
     used_min: int

@@ -5,6 +5,7 @@ from __future__ import annotations
 from typing import Any, cast
 
 from kind_distance.api import models as m
+from kind_distance.api.row_views import shown
 from kind_distance.clock import say_date, say_moment
 from kind_distance.core.depth.reserved_lights import KeptLight, Reserve
 from kind_distance.core.paint.media import WATER_BORNE
@@ -22,11 +23,10 @@ from kind_distance.core.wording import Unit, clock, say_length, say_list, say_mi
 from kind_distance.follow import step
 from kind_distance.rows import SessionRecord, State
 from kind_distance.stages.easel.guide import lights_kept
-from kind_distance.stages.passes.pass_words import say_pass
 from kind_distance.stages.passes.plan_words import READY_MEANS
 from kind_distance.stages.passes.schedule_words import say_milestone, say_reason, say_rule, say_unplaced, say_wait
 from kind_distance.stages.passes.wanted_words import say_how
-from kind_distance.stages.passes.work import deadline_of
+from kind_distance.stages.passes.work import by_hand, deadline_of
 from kind_distance.stages.planes.depth import DepthSurvey
 from kind_distance.stages.sessions.calendar import following_of, log_of, others_of
 from kind_distance.stages.sessions.cautions import CautionSaid, cautions_by_session, dangers_of
@@ -91,8 +91,7 @@ def _smallest(each: Pass, work: Work) -> float | None:
 
 def _passes(state: State, work: Work, kept: list[tuple[Reserve, KeptLight]]) -> list[m.PassView]:
     unit = state.brief.unit
-    things = {each.name: each.number for each in state.elements}
-    lights = {each.name: each.number for each in state.reserves}
+    records = {each.number: each for each in by_hand(state, work.passes).passes}
     by_id = {each.id: each for each in work.passes}
     waits: dict[int, list[m.WaitView]] = {}
     for rule in direct_rules(work.rules, by_id):
@@ -109,38 +108,14 @@ def _passes(state: State, work: Work, kept: list[tuple[Reserve, KeptLight]]) -> 
     finished = {each.pass_id for each in work.done}
     return [
         m.PassView(
-            number=each.id,
+            **shown(records[each.id], m.PassShown),
             place=place,
-            kind=each.kind,
             plane=each.plane,
-            title=each.title,
-            paint=each.paint,
-            minutes=each.minutes,
-            thickness=each.thickness,
-            why=say_pass(each),
             keeps=keep_clear(each, kept),
-            brush_mm=each.brush_mm,
             smallest_mm=_smallest(each, work),
-            in_light=each.in_light,
             aid=cast("Any", each.aids[0] if each.aids else ""),
-            aids=list(each.aids),
             thing=", ".join(each.things),
             planes=list(each.planes),
-            elements=[things[name] for name in each.things if name in things],
-            share=each.share,
-            mix=each.colour.mix,
-            value=each.colour.value,
-            chroma=cast("Any", each.colour.chroma),
-            opacity=cast("Any", each.colour.opacity),
-            hides_line=each.colour.hides_line,
-            oil=cast("Any", each.colour.oil),
-            dries=cast("Any", each.colour.dries),
-            wants=each.wants,
-            mark_mm=each.mark_mm,
-            spares=None if each.spares is None else [lights[name] for name in each.spares if name in lights],
-            line_weight=cast("Any", each.line.weight),
-            line_removed=cast("Any", each.line.removed),
-            line_meant=each.line.meant,
             done=each.id in finished,
             waits_for=waits.get(each.id, []),
         )
@@ -160,39 +135,27 @@ def _caution(each: CautionSaid) -> m.CautionView:
 
 
 def _sessions(state: State, work: Work, now_min: int) -> list[m.SessionView]:
-    shown, cautions = [], cautions_by_session(state, work)
+    views, cautions = [], cautions_by_session(state, work)
     for record, session in zip(state.sessions, work.sessions, strict=True):
         used = sum(p.end - p.start for p in work.schedule.placements if p.session_id == session.id)
-        shown.append(
+        views.append(
             m.SessionView(
-                number=record.number,
+                **shown(record, m.SessionShown)
+                | {
+                    "minutes": session.whole_min,
+                    "dangers": list(dangers_of(state, record)),
+                },
                 name=session.name,
-                start=record.start,
                 start_min=session.from_door,
-                minutes=session.whole_min,
                 end_min=session.to_door,
-                setup_min=record.setup_min,
-                cleanup_min=record.cleanup_min,
-                unbroken_min=record.unbroken_min,
-                place=record.place,
-                outdoors=record.outdoors,
-                temperature_c=record.temperature_c,
-                humidity=record.humidity,
-                wind_m_s=record.wind_m_s,
-                sun_w_m2=record.sun_w_m2,
                 air_said=say_air(record),
                 sky_said=say_sky(state, record),
-                sky=record.sky,
-                hazards=list(record.hazards),
-                dangers=cast("Any", list(dangers_of(state, record))),
-                company=list(record.company),
-                uses=list(record.uses),
                 cautions=[_caution(each) for each in cautions[record.number]],
                 over=session.end <= now_min,
                 used_min=used,
             )
         )
-    return shown
+    return views
 
 
 def _placed(
