@@ -136,7 +136,7 @@ def _stands_out(
     free = cv2.resize(outline.view(np.uint8), size, interpolation=cv2.INTER_NEAREST) == 0
     rows, columns = np.flatnonzero(outline.any(axis=1)), np.flatnonzero(outline.any(axis=0))
     box = (slice(int(rows[0]), int(rows[-1]) + 1), slice(int(columns[0]), int(columns[-1]) + 1))
-    lab = picture.soft_lab[top : top + height, left : left + across][box]
+    lab = picture.soft_lab(*(slice(at + part.start, at + part.stop) for at, part in zip(corner, box, strict=True)))
     own, inside = labels[box], outline[box]
     # How far each pixel is from the nearest of what may be behind it, squared, and how little it is to be expected.
     apart, odd = np.full((2, *inside.shape), np.inf, np.float32)

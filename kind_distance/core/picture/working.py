@@ -19,6 +19,7 @@ WORKING_SIZE = 960  # long side on which planes are marked and measured [px]
 COARSE = 4  # side of the squares over which surroundings are looked at [px]
 EDGE_STEP = 0.5  # value difference over two pixels that counts as detail [V]
 HUNDREDTHS = 1001  # of a step, from 0 to 10
+GRAIN_PX = 4  # farther than a grain is softened [px]
 THUMBNAIL_SIZE = 480  # long side on which value thumbnails are made [px]
 
 
@@ -78,7 +79,7 @@ class WorkingPicture:
     @property
     def grows_by(self) -> int:
         """What is worked out on it later comes to at most, some of it of every other pixel only. [bytes]."""
-        return 46 * self.width * self.height
+        return 18 * self.width * self.height
 
     @cached_property
     def chroma(self) -> NDArray[np.float32]:
@@ -96,20 +97,25 @@ class WorkingPicture:
         hundredths = np.minimum((self.value * 100).astype(np.uint16), np.uint16(HUNDREDTHS - 1))
         return np.asarray(hundredths + self.fine_edges * np.uint16(HUNDREDTHS), np.uint16)
 
-    def sample(self, every: int) -> tuple[NDArray[np.float64], ...]:
+    def sample(self, every: int) -> tuple[NDArray[np.float32], ...]:
         """Chroma, warmth and the three channels of linear light of every so many pixels both ways: flat, each."""
-        fields = (self.chroma, self.warmth, *np.moveaxis(self.linear, -1, 0))
-        return tuple(field[::every, ::every].ravel().astype(np.float64) for field in fields)
+        light = linear_from_codes(np.ascontiguousarray(self.codes[::every, ::every]))
+        fields = (self.chroma[::every, ::every], self.warmth[::every, ::every], *np.moveaxis(light, -1, 0))
+        return tuple(field.ravel() for field in fields)
 
     @cached_property
-    def sampled(self) -> tuple[NDArray[np.float64], ...]:
+    def sampled(self) -> tuple[NDArray[np.float32], ...]:
         """The same of every other pixel, kept: every stroke asks for its means."""
         return self.sample(2)
 
-    @cached_property
-    def soft_lab(self) -> NDArray[np.float32]:
-        """CIELAB without the grain of single pixels: (H, W, 3)."""
-        return np.asarray(cv2.GaussianBlur(self.lab, (0, 0), 0.6), np.float32)
+    def soft_lab(self, rows: slice, columns: slice) -> NDArray[np.float32]:
+        """CIELAB of a part without the grain of single pixels: (h, w, 3), as if all of it had been softened."""
+        top, left = max(0, rows.start - GRAIN_PX), max(0, columns.start - GRAIN_PX)
+        part = self.lab[top : rows.stop + GRAIN_PX, left : columns.stop + GRAIN_PX]
+        soft = cv2.GaussianBlur(part, (0, 0), 0.6)
+        down, across = rows.start - top, columns.start - left
+        high, wide = rows.stop - rows.start, columns.stop - columns.start
+        return np.asarray(soft[down : down + high, across : across + wide], np.float32)
 
     @cached_property
     def coarse_lab(self) -> tuple[NDArray[np.float32], NDArray[np.float32]]:
@@ -124,9 +130,9 @@ class WorkingPicture:
         """What was found on this picture and may be asked for again."""
         return {}
 
-    @cached_property
+    @property
     def linear(self) -> NDArray[np.float32]:
-        """Linear light: (H, W, 3), 0-1."""
+        """Linear light: (H, W, 3), 0-1. Read from a table each time: kept, it would be the largest thing of all."""
         return linear_from_codes(self.codes)
 
     @cached_property

@@ -19,9 +19,8 @@ Row = TypeVar("Row", bound=Any)
 Ended = MendRecord | CriterionRecord
 ENDED = "Session ended"
 SETTLED = {"done": "done", "waived": "waived", "": "open again"}
-REMARKS: dict[str, DiaryKind] = {
-    "note": "note", "decision": "decision", "went_wrong": "wrong", "failed_test": "failed_test",
-}  # fmt: skip
+# What the diary calls a remark; any other kind is a note.
+REMARKS: dict[str, DiaryKind] = {"decision": "decision", "went_wrong": "wrong", "failed_test": "failed_test"}
 TOLD_ELSEWHERE = (
     "sessions", "passes", "stretches", "ticks", "touches", "remarks", "to_mend", "criteria", "counters", "sources",
 )  # fmt: skip
@@ -209,7 +208,7 @@ def _of_words(before: State, after: State, of: _Titles, now_min: int, session: i
     for old, new in _pairs(before.remarks, after.remarks):
         if old is None and new is not None:
             plane = of.plane(new.layer_pass)
-            found.append(DiaryLine(new.at, REMARKS[new.kind], new.text, new.session, new.layer_pass, plane))
+            found.append(DiaryLine(new.at, REMARKS.get(new.kind, "note"), new.text, new.session, new.layer_pass, plane))
         elif new is None and old is not None:
             found.append(DiaryLine(now_min, "taken_back", f"Taken back: {old.text}", session))
     return found
