@@ -5,7 +5,7 @@ All of these are measurements with limits that are said beside them; none is a m
 
 from __future__ import annotations
 
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 
 import cv2
 import numpy as np
@@ -307,16 +307,22 @@ def _height_at(line: Line, side: str, shape: tuple[int, ...]) -> float:
     return line.height + half * float(np.tan(np.deg2rad(line.tilt_deg))) * shape[1] / shape[0]
 
 
-def find_cutting(value: NDArray[np.float32], horizon: Line | None) -> list[Line]:
-    """Find lines across the full width that are not the horizon."""
+def _across(value: NDArray[np.float32]) -> list[Line]:
+    """Find lines across the full width, the horizon among them."""
     return [
         line
         for line in level_lines(value, 6)
-        if line.length >= CUTS_LENGTH
-        and line.strength >= CUTS_STEP
-        and abs(line.tilt_deg) <= CUTS_TILT
-        and not (horizon and abs(line.height - horizon.height) < OWN_LINE)
+        if line.length >= CUTS_LENGTH and line.strength >= CUTS_STEP and abs(line.tilt_deg) <= CUTS_TILT
     ]
+
+
+def _but_the_horizon(lines: list[Line], horizon: Line | None) -> list[Line]:
+    return [line for line in lines if not (horizon and abs(line.height - horizon.height) < OWN_LINE)]
+
+
+def find_cutting(value: NDArray[np.float32], horizon: Line | None) -> list[Line]:
+    """Find lines across the full width that are not the horizon."""
+    return _but_the_horizon(_across(value), horizon)
 
 
 def _leanings(value: NDArray[np.float32]) -> tuple[float, float | None]:
@@ -361,13 +367,24 @@ def read_composition(
     -------
     Composition
     """
+    return with_horizon(read_without_horizon(value, chroma, grey, focus), grey, horizon)
+
+
+def read_without_horizon(
+    value: NDArray[np.float32], chroma: NDArray[np.float32], grey: NDArray[np.float32], focus: Focus | None
+) -> Composition:
+    """Read what of a composition hangs on no horizon: lines across it are all there, and no exits yet."""
     left, centre = _weights(_small(grey))
     spots, own = find_hot_spots(value, chroma, focus)
-    cutting = find_cutting(value, horizon.line or (horizon.candidates[0] if horizon.candidates else None))
     right, upright = _leanings(_small(value))
-    return Composition(
-        left, centre, spots, own, find_exits(grey, cutting, horizon.line), cutting, round(right, 3), upright
-    )
+    return Composition(left, centre, spots, own, [], _across(value), round(right, 3), upright)
+
+
+def with_horizon(read: Composition, grey: NDArray[np.float32], horizon: Horizon) -> Composition:
+    """Say which lines cut a composition in two and what leaves it, once its horizon is known."""
+    own = horizon.line or (horizon.candidates[0] if horizon.candidates else None)
+    cutting = _but_the_horizon(read.cutting, own)
+    return replace(read, cutting=cutting, exits=find_exits(grey, cutting, horizon.line))
 
 
 HUES = ("red", "orange", "yellow", "green", "blue-green", "blue", "violet", "magenta")

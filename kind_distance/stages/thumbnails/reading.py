@@ -19,7 +19,8 @@ from kind_distance.core.picture.composition import (
     find_lonely_hues,
     gap_rises,
     read_complexity,
-    read_composition,
+    read_without_horizon,
+    with_horizon,
 )
 from kind_distance.core.picture.composition_audit import GAPS_LOUD, SeenThumbnail
 from kind_distance.core.picture.cuts import MOST
@@ -93,14 +94,24 @@ def _within(horizon: Horizon, framing: Framing) -> Horizon:
     return Horizon(None if horizon.line is None else carried(horizon.line), lines, horizon.confidence)
 
 
+def _greys(file: Path, framing: Framing, settings: ThumbnailSettings) -> NDArray[np.float32]:
+    made = darkroom.thumbnail(file, framing, settings)
+    return np.array(made.reading.values, np.float32)[made.steps]
+
+
+@remembered
+def _without_horizon(file: Path, framing: Framing, settings: ThumbnailSettings) -> Composition:
+    """Read what no stroke can change: a stroke may move the horizon."""
+    picture = darkroom.framed(file, framing)
+    grey = _greys(file, framing, settings)
+    read = read_without_horizon(picture.value, picture.chroma, grey, settings.focus)
+    return read if framing.plate.sketch else replace(read, lonely=find_lonely_hues(picture.lab))
+
+
 @remembered
 def _composition(file: Path, framing: Framing, settings: ThumbnailSettings, horizon: Line | None) -> Composition:
-    picture = darkroom.framed(file, framing)
-    made = darkroom.thumbnail(file, framing, settings)
-    grey = np.array(made.reading.values, np.float32)[made.steps]
     found = Horizon(horizon, [horizon] if horizon else [], 1.0)
-    read = read_composition(picture.value, picture.chroma, grey, settings.focus, found)
-    return read if framing.plate.sketch else replace(read, lonely=find_lonely_hues(picture.lab))
+    return with_horizon(_without_horizon(file, framing, settings), _greys(file, framing, settings), found)
 
 
 def _far_mask(state: State, framing: Framing, labels: Labels | None, focus_rank: int | None) -> Labels | None:
