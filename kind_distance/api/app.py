@@ -45,7 +45,14 @@ DIST = _INSIDE if _INSIDE.is_dir() else Path(__file__).resolve().parents[2] / "w
 
 def _warm_up() -> None:
     """Load what the first painting will need while the shelf is already being looked at."""
-    for name in ("scipy.optimize", "scipy.sparse.linalg", "scipy.ndimage", "skimage.segmentation"):
+    for name in (
+        "scipy.optimize",
+        "scipy.spatial",
+        "scipy.stats",
+        "scipy.sparse.linalg",
+        "scipy.ndimage",
+        "skimage.segmentation",
+    ):
         importlib.import_module(name)
 
 

@@ -10,17 +10,19 @@ from __future__ import annotations
 from dataclasses import dataclass
 from itertools import combinations, product
 from math import gcd
-from typing import Any, Literal
+from typing import TYPE_CHECKING, Any, Literal
 
 import numpy as np
 from numpy.typing import NDArray
-from scipy.spatial import cKDTree
 
 from kind_distance.core.colour.lab import ciede2000
 from kind_distance.core.mixing.film import FULL_STRENGTH, PAPER_LAB, endless, film_over
 from kind_distance.core.mixing.spectrum import lab_of, reflectance_of
 from kind_distance.core.mixing.tubes import Tube, paint_of
 from kind_distance.core.remembering import remembered
+
+if TYPE_CHECKING:
+    from scipy.spatial import cKDTree
 
 Floats = NDArray[np.floating[Any]]
 Reach = Literal["match", "close", "out_of_reach"]
@@ -182,6 +184,8 @@ def mixes_of(tubes: tuple[Tube, ...], *, transparent: bool, paper: tuple[float, 
         lab = np.concatenate([lab_of(endless(some @ k, some @ s)) for some in np.array_split(shares, 16) if len(some)])
         strength = np.zeros(len(parts), np.float32)
     lab = lab.astype(np.float32)
+    from scipy.spatial import cKDTree
+
     return Mixes(parts, strength, lab, effort.astype(np.float32), cKDTree(_seen_as(lab)))
 
 

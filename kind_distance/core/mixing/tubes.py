@@ -7,7 +7,6 @@ from typing import Literal
 
 import numpy as np
 from numpy.typing import NDArray
-from scipy.optimize import least_squares
 
 from kind_distance.core.colour.lab import WARM_AXIS_DEG
 from kind_distance.core.mixing.film import INSIDE, OUTSIDE, below_surface, endless
@@ -120,6 +119,8 @@ def paint_of(tube: Tube) -> tuple[NDArray[np.float64], NDArray[np.float64]]:
 
     first = np.log(_ratio(reflectance_of(np.array(tube.masstone)))) + usual
     begin = np.concatenate([np.clip(first, -9, 6), np.full(BANDS, usual)])
+    from scipy.optimize import least_squares
+
     found = least_squares(residual, begin, slopes, method="lm", max_nfev=80, xtol=1e-6, ftol=1e-6).x
     return np.exp(found[:BANDS]), np.exp(found[BANDS:])
 

@@ -7,7 +7,6 @@ fitted with the paint: the strongest wash counts as paint as it comes from the t
 from __future__ import annotations
 
 import numpy as np
-from scipy.optimize import least_squares
 
 from kind_distance.core.mixing.film import FULL_STRENGTH, PAPER_LAB, Floats, film_over
 from kind_distance.core.mixing.spectrum import BANDS, lab_of, reflectance_of
@@ -63,6 +62,8 @@ def paint_of_washes(washes: tuple[Lab, ...], usual_scatter: float) -> tuple[Floa
     begin = np.concatenate([first, np.full(BANDS, np.log(usual_scatter)), np.full(weaker, -1.0)])
     low = np.concatenate([np.full(2 * BANDS, -9.0), np.full(weaker, np.log(WEAKEST))])
     high = np.concatenate([np.full(2 * BANDS, 6.0), np.full(weaker, -0.02)])
+    from scipy.optimize import least_squares
+
     found = least_squares(misfit, begin, slopes, bounds=(low, high), x_scale="jac", max_nfev=60, xtol=1e-5, ftol=1e-6).x
     k, s, shares = parts_of(found)
     return k, s, tuple(float(FULL_STRENGTH * each) for each in shares)

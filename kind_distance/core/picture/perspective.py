@@ -5,7 +5,6 @@ from __future__ import annotations
 import math
 
 import numpy as np
-from scipy import stats
 
 from kind_distance.errors import DomainError
 
@@ -129,6 +128,8 @@ def leans_apart(across: list[float], leans: list[float]) -> list[float]:
     """
     if len(leans) < 4 or max(across) - min(across) < 0.2:
         return leans
+    from scipy import stats
+
     slope = float(stats.theilslopes(leans, across)[0])
     return [lean - slope * (x - 0.5) for x, lean in zip(across, leans, strict=True)]
 

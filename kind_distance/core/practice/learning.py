@@ -9,8 +9,6 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from math import sqrt
 
-from scipy import stats
-
 LEAST = 12  # answers from which a bias is told
 LEAST_BIAS = 0.2  # V; less changes no painting
 SURE, SURE_OF_GROUP = (
@@ -66,7 +64,9 @@ def bias_of(offs: Sequence[float], sure: float = SURE) -> Bias:
         return Bias(offs[0] if offs else 0.0, float("-inf"), float("inf"), count)
     mean = sum(offs) / count
     spread = sqrt(sum((each - mean) ** 2 for each in offs) / (count - 1))
-    half = float(stats.t.ppf((1 + sure) / 2, count - 1)) * spread / sqrt(count)
+    from scipy.special import stdtrit  # the quantile of Student's t
+
+    half = float(stdtrit(count - 1, (1 + sure) / 2)) * spread / sqrt(count)
     return Bias(mean, mean - half, mean + half, count)
 
 
