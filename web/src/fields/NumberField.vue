@@ -116,7 +116,7 @@ function pressed(event: KeyboardEvent): void {
 .number {
   display: inline-block;
   min-width: 2.4em;
-  margin-inline: 2px;
+  margin-inline: 4px;
   border-bottom: 1.5px solid var(--line);
 }
 .number :deep(.v-input),

@@ -205,6 +205,12 @@ function toggled(list: number[], number: number): number[] {
   width: 100%;
   color: var(--ink);
 }
+.grid .number {
+  margin-inline: 0;
+}
+.grid .number :deep(input) {
+  text-align: left;
+}
 .tick {
   display: inline-flex;
   gap: 5px;
