@@ -161,7 +161,7 @@ class AnyAir(unittest.TestCase):
         self.assertLessEqual(dry("acrylic", 0, weather).touch_late, dry("acrylic", later, weather).touch_late + 1e-6)
 
 
-class NoWordInARule(unittest.TestCase):
+class HowTheCoreIsWritten(unittest.TestCase):
     def test_rules_of_the_core_give_findings_and_no_judgements(self):
         speaks = [
             file.relative_to(CORE).as_posix()
@@ -188,6 +188,17 @@ class NoWordInARule(unittest.TestCase):
         # Two ways out that several errors share.
         shared = {"Put its four corners yourself."}
         self.assertEqual([each for each in said if each.split(": ", 1)[1] not in shared], [])
+
+    def test_no_function_of_the_core_is_longer_than_forty_lines(self):
+        long = []
+        for file in CORE.rglob("*.py"):
+            for node in ast.walk(ast.parse(file.read_text("utf-8"))):
+                if not isinstance(node, ast.FunctionDef):
+                    continue
+                first = node.body[1] if ast.get_docstring(node) is not None and len(node.body) > 1 else node.body[0]
+                if node.end_lineno - first.lineno + 1 > 40:
+                    long.append(f"{file.name}: {node.name}")
+        self.assertEqual(long, [])
 
     def test_every_reason_of_the_core_is_said_in_a_table(self):
         tables = (RULES, REASONS, UNPLACED, BROKEN, OUTCOMES, KIT, HOW, PASS_WHY, HOLDS_NOT)

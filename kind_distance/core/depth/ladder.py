@@ -180,8 +180,6 @@ def solve_ladder(rungs: list[Rung], gaps: list[Gap], low: float, high: float) ->
     For a chain without locks this equals isotonic regression of ``target - i gap`` (pool adjacent
     violators) clipped to the range; the tests compare it with that and with a general optimiser.
     """
-    from scipy.optimize import LinearConstraint, minimize
-
     if not low < high or any(r.weight <= 0 for r in rungs):
         raise DomainError("The key leaves no range of values.", "Choose a wider key.")
     if not rungs:
@@ -194,7 +192,27 @@ def solve_ladder(rungs: list[Rung], gaps: list[Gap], low: float, high: float) ->
         share, groups = np.ones(len(active)), list[list[int]]()
     else:
         share, groups = _grant(rows, wanted, bounds)
-    needed = share * wanted - 2 * TOUCHING
+    values = _nearest(rungs, bounds, rows, share * wanted - 2 * TOUCHING)
+    conflicts = []
+    for group in groups:
+        members = sorted({i for k in group for i in (active[k].far, active[k].near)})
+        conflicts.append(
+            Conflict(
+                planes=tuple(members),
+                granted=float(min(share[k] * wanted[k] for k in group)),
+                wanted=float(max(wanted[k] for k in group)),
+                locked=tuple(i for i in members if rungs[i].locked is not None),
+            )
+        )
+    return Ladder(tuple(float(v) for v in values), tuple(conflicts))
+
+
+def _nearest(
+    rungs: list[Rung], bounds: list[tuple[float, float]], rows: NDArray[np.float64], needed: NDArray[np.float64]
+) -> NDArray[np.float64]:
+    """Find the values nearest to the targets that keep the gaps and stay within their bounds. [V]."""
+    from scipy.optimize import LinearConstraint, minimize
+
     target = np.array([r.target for r in rungs])
     weight = np.array([r.weight for r in rungs])
     weight = weight / weight.sum()
@@ -211,19 +229,8 @@ def solve_ladder(rungs: list[Rung], gaps: list[Gap], low: float, high: float) ->
         start,
         jac=slope,
         bounds=bounds,
-        constraints=[LinearConstraint(rows, needed, np.inf)] if active else [],
+        constraints=[LinearConstraint(rows, needed, np.inf)] if len(needed) else [],
         method="SLSQP",
         options={"maxiter": 300, "ftol": 1e-13},
     )
-    conflicts = []
-    for group in groups:
-        members = sorted({i for k in group for i in (active[k].far, active[k].near)})
-        conflicts.append(
-            Conflict(
-                planes=tuple(members),
-                granted=float(min(share[k] * wanted[k] for k in group)),
-                wanted=float(max(wanted[k] for k in group)),
-                locked=tuple(i for i in members if rungs[i].locked is not None),
-            )
-        )
-    return Ladder(tuple(float(v) for v in found.x), tuple(conflicts))
+    return np.asarray(found.x, np.float64)

@@ -272,12 +272,16 @@ def _place_with(problem: Problem, patience: float) -> Placed:
     return placements, open_passes, board
 
 
+def _still_open(problem: Problem, board: Board) -> list[Pass]:
+    """List what is not painted yet; a varnish is a date, unless it was put by hand."""
+    left = [each for each in problem.passes if each.id not in board.films]
+    return [each for each in left if each.kind != "varnish" or each.id in problem.fixed]
+
+
 def put_listed(problem: Problem, listed: Listed) -> Placed:
     """Place passes in a given order and session; what no longer fits moves on, what is not listed fills the rest."""
     board = Board(problem)
-    open_passes = [
-        p for p in problem.passes if p.id not in board.films and (p.kind != "varnish" or p.id in problem.fixed)
-    ]
+    open_passes = _still_open(problem, board)
     by_id = {each.id: each for each in open_passes}
     known = {session.id for session in problem.sessions}
     wanted = [(i, s) for i, s, _ in listed if i in by_id and s in known]
@@ -300,11 +304,10 @@ def put_listed(problem: Problem, listed: Listed) -> Placed:
             number = queue.pop(0)
             each = by_id[number]
             start = max(now, not_before[number])
-            held = False
-            if number not in problem.fixed or number not in homes[session.id]:
+            by_hand = number in problem.fixed and number in homes[session.id]
+            if not by_hand:
                 start, _ = board.earliest(each, start, session)
-                held = bool(board.waiting_for(each))
-            if held or start + each.minutes > session.end:
+            if start + each.minutes > session.end or (not by_hand and board.waiting_for(each)):
                 carried.append(number)
                 continue
             now = put(each, session, start)
