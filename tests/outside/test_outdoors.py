@@ -118,7 +118,7 @@ class LightOfAnHour(unittest.TestCase):
     def test_any_light_and_an_unknown_one(self):
         self.assertIsNone(light_wanted("any", None))
         self.assertIsNone(light_wanted("", None))
-        self.assertEqual(light_wanted("dusk", None).said, "last light")
+        self.assertEqual(light_wanted("dusk", None), LightWanted("dusk"))
         with self.assertRaises(DomainError):
             light_wanted("disco", None)
 
