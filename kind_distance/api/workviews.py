@@ -25,7 +25,7 @@ from kind_distance.rows import SessionRecord, State
 from kind_distance.stages.easel.guide import lights_kept
 from kind_distance.stages.passes.plan_words import READY_MEANS
 from kind_distance.stages.passes.schedule_words import say_milestone, say_reason, say_rule, say_unplaced, say_wait
-from kind_distance.stages.passes.wanted_words import say_how
+from kind_distance.stages.passes.wanted_words import say_seen_to
 from kind_distance.stages.passes.work import by_hand, deadline_of
 from kind_distance.stages.planes.depth import DepthSurvey
 from kind_distance.stages.sessions.calendar import following_of, log_of, others_of
@@ -326,7 +326,7 @@ def work_view(
         passes=_passes(state, work, depth.kept),
         wanted=[
             m.WantedView(
-                sort=each.sort, number=each.number, name=each.name, passes=list(each.passes), said=say_how(each.how)
+                sort=each.sort, number=each.number, name=each.name, passes=list(each.passes), said=say_seen_to(each.how)
             )
             for each in wanted
         ],

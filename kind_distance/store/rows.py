@@ -9,10 +9,7 @@ from __future__ import annotations
 import json
 import sqlite3
 from collections.abc import Iterable
-from threading import Lock
 from typing import Any
-
-from cachetools import LRUCache
 
 from kind_distance.rows import Brief, State
 from kind_distance.rows.marks import Field, OncePerRow, fields_of
@@ -20,8 +17,6 @@ from kind_distance.rows.plain import from_plain, to_plain
 from kind_distance.rows.state import Kind, kinds, rows_of
 
 Row = tuple[Any, ...]
-LAST_READ = 100  # kinds of row that are remembered: those of some four paintings
-MOST_REMEMBERED = 100  # rows of a kind, so that no painting of thousands of strokes is held twice
 
 
 _COLUMNS: OncePerRow[str] = OncePerRow(lambda row: ", ".join(f'"{field.name}"' for field in fields_of(row)))
@@ -88,25 +83,6 @@ def columns_of(row: type[Any], table: str) -> str:
     return ", ".join(f'{table}."{field.name}"' for field in fields_of(row))
 
 
-# What was read of a kind of row last, for a few paintings: reading the same columns again gives the same rows.
-_LAST_READ: LRUCache[tuple[int, str], tuple[list[Row], tuple[Any, ...]]] = LRUCache(LAST_READ)
-_LAST_READ_LOCK = Lock()
-
-
-def _rows_from(kind: Kind, painting_id: int, raw: list[Row]) -> tuple[Any, ...]:
-    """Make rows of their columns, or give those that were made of the very same columns before."""
-    key = (painting_id, kind.field)
-    with _LAST_READ_LOCK:
-        last = _LAST_READ.get(key)
-    if last is not None and last[0] == raw:
-        return last[1]
-    found = tuple(read_row(kind.row, row) for row in raw)
-    if len(raw) <= MOST_REMEMBERED:
-        with _LAST_READ_LOCK:
-            _LAST_READ[key] = (raw, found)
-    return found
-
-
 def read_state(db: sqlite3.Connection, painting_id: int) -> State | None:
     """Read all rows of a painting; None if there is none."""
     brief = db.execute(*select_of(Brief, "brief", "painting_id", painting_id)).fetchone()
@@ -115,7 +91,7 @@ def read_state(db: sqlite3.Connection, painting_id: int) -> State | None:
     parts = {}
     for kind in kinds():
         select = select_of(kind.row, kind.many.kept_in, kind.many.order, painting_id)
-        parts[kind.field] = _rows_from(kind, painting_id, db.execute(*select).fetchall())
+        parts[kind.field] = tuple(read_row(kind.row, row) for row in db.execute(*select))
     return State(brief=brief_from(brief), **parts)
 
 

@@ -16,7 +16,7 @@ from kind_distance.core.depth.readings import Border, PlaneReading, read_borders
 from kind_distance.core.depth.veil import PROFILES
 from kind_distance.core.paint.drying import Climate, Weather, dry, touch_dry_min
 from kind_distance.core.picture.borders import border_lengths
-from kind_distance.stages.passes.pass_words import HOLDS_NOT, PASS_WHY
+from kind_distance.stages.passes.pass_words import CANNOT, PASS_WHY
 from kind_distance.stages.passes.schedule_words import BROKEN, REASONS, RULES, UNPLACED
 from kind_distance.stages.passes.wanted_words import HOW
 from kind_distance.stages.planes.plane_words import judge_depth
@@ -201,7 +201,7 @@ class HowTheCoreIsWritten(unittest.TestCase):
         self.assertEqual(long, [])
 
     def test_every_reason_of_the_core_is_said_in_a_table(self):
-        tables = (RULES, REASONS, UNPLACED, BROKEN, OUTCOMES, KIT, HOW, PASS_WHY, HOLDS_NOT)
+        tables = (RULES, REASONS, UNPLACED, BROKEN, OUTCOMES, KIT, HOW, PASS_WHY, CANNOT)
         known = set().union(*tables) | {"crop"}
         given = set()
         for file in CORE.rglob("*.py"):

@@ -15,7 +15,7 @@ from kind_distance.core.schedule.plan import make_schedule
 from kind_distance.core.schedule.verify import verify
 from kind_distance.core.schedule.wet import DRY_SHARE, expired
 from kind_distance.errors import DomainError
-from kind_distance.stages.passes.pass_words import KIND_WHY, say_holds_not
+from kind_distance.stages.passes.pass_words import KIND_WHY, say_cannot
 from kind_distance.stages.passes.plan_words import judge_wet
 from tests.core.test_schedule import layer, problem, session
 from tests.planning import derive, ruled
@@ -72,11 +72,11 @@ class Table(unittest.TestCase):
         self.assertEqual(rules_between("block_in", "scumble", "oil_over_acrylic"), "firm")
 
     def test_what_does_not_work_in_a_paint_says_why(self):
-        self.assertIn("does not lift", say_holds_not(cannot("lift", "acrylic")))
+        self.assertIn("does not lift", say_cannot(cannot("lift", "acrylic")))
         self.assertIsNone(cannot("lift", "watercolour"))
         self.assertIsNone(cannot("lift", "oil"))
-        self.assertIn("oil", say_holds_not(cannot("mask", "oil")))
-        self.assertIn("oil", say_holds_not(cannot("isolating", "oil")))
+        self.assertIn("oil", say_cannot(cannot("mask", "oil")))
+        self.assertIn("oil", say_cannot(cannot("isolating", "oil")))
         with self.assertRaises(DomainError):
             kind_of("airbrush")
 

@@ -8,7 +8,7 @@ from kind_distance.core.paint.media import SAID, WATER_BORNE, medium_of, why_not
 from kind_distance.core.passes.audit import first_clash
 from kind_distance.core.passes.model import Pass, PlaneFacts
 from kind_distance.core.passes.schools import SCHOOLS, mix_of, place_in, school_of
-from kind_distance.stages.passes.pass_words import say_holds_not
+from kind_distance.stages.passes.pass_words import say_cannot
 from kind_distance.stages.passes.plan_words import judge_passes
 from tests.planning import ruled
 
@@ -33,9 +33,9 @@ class Materials(unittest.TestCase):
         """Common practice, no source: oil over acrylic holds, water-borne paint over oil never does."""
         self.assertIsNone(why_not_on("oil", "acrylic"))
         for upper in WATER_BORNE:
-            self.assertIn("does not hold on oil", say_holds_not(why_not_on(upper, "oil")))
+            self.assertIn("does not hold on oil", say_cannot(why_not_on(upper, "oil")))
         for lower in ("watercolour", "gouache", "rewettable"):
-            self.assertIn("isolating coat", say_holds_not(why_not_on("oil", lower)))
+            self.assertIn("isolating coat", say_cannot(why_not_on("oil", lower)))
         self.assertIsNotNone(why_not_on("acrylic", "varnish"))
         self.assertIsNotNone(why_not_on("watercolour", "acrylic"))
         for paint in WATER_BORNE:

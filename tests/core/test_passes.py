@@ -15,7 +15,7 @@ from kind_distance.core.passes.order import (
 )
 from kind_distance.core.passes.schools import SCHOOLS, school_of
 from kind_distance.errors import DomainError
-from kind_distance.stages.passes.pass_words import say_holds_not
+from kind_distance.stages.passes.pass_words import say_cannot
 from kind_distance.stages.passes.plan_words import judge_passes
 from kind_distance.stages.passes.schedule_words import say_rule
 from tests.planning import border, derive, ruled
@@ -128,7 +128,7 @@ class Materials(unittest.TestCase):
     def test_what_why_not_on_what(self):
         """Oil over acrylic, never the other way (common practice, no source)."""
         self.assertIsNone(why_not_on("oil", "acrylic"))
-        self.assertIn("peels", say_holds_not(why_not_on("acrylic", "oil")))
+        self.assertIn("peels", say_cannot(why_not_on("acrylic", "oil")))
         self.assertIsNotNone(why_not_on("watercolour", "acrylic"))
         self.assertIsNotNone(why_not_on("acrylic", "varnish"))
         self.assertIsNone(why_not_on("varnish", "oil"))

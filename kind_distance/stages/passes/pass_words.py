@@ -104,7 +104,7 @@ def say_pass(each: Pass) -> str:
     return " ".join(words if isinstance(words, str) else words(why) for why, words in said)
 
 
-HOLDS_NOT: dict[str, str | Callable[[Why], str]] = {
+CANNOT: dict[str, str | Callable[[Why], str]] = {
     "on_varnish": "Paint on a final varnish does not hold and is lost when the varnish is taken off.",
     "water_on_oil": lambda why: (
         f"{SAID[why['upper']].capitalize()} does not hold on oil: it cracks and peels. Oil over acrylic is safe, never "
@@ -120,7 +120,7 @@ HOLDS_NOT: dict[str, str | Callable[[Why], str]] = {
 }
 
 
-def say_holds_not(why: Why) -> str:
+def say_cannot(why: Why) -> str:
     """Say why a paint does not hold on another, or does not do what is asked of it."""
-    said = HOLDS_NOT[why.kind]
+    said = CANNOT[why.kind]
     return said if isinstance(said, str) else said(why)

@@ -17,9 +17,9 @@ from kind_distance.core.schedule.plan import Schedule
 from kind_distance.core.schedule.wet import audit_wet
 from kind_distance.core.schedule.work import Easel, Work
 from kind_distance.core.wording import Unit, clock, first_upper, say_area, say_length, say_list, say_minutes
-from kind_distance.stages.passes.pass_words import say_holds_not
+from kind_distance.stages.passes.pass_words import say_cannot
 from kind_distance.stages.passes.schedule_words import say_conflict, say_help, say_rule, say_unplaced
-from kind_distance.stages.passes.wanted_words import say_how
+from kind_distance.stages.passes.wanted_words import say_seen_to
 from kind_distance.stages.telling import Said, Told, say
 
 NO_SINGLE_HELP = " No longer session and no few more of the same kind would hold it: thin the plan, or add sessions."
@@ -45,7 +45,7 @@ def _unsafe_order(told: Told, _medium: Medium, _unit: Unit) -> Said:
     return (
         f"{first_upper(upper.said)} does not hold on {lower.said}",
         f"{first_upper(SAID[upper.paint])} over {SAID[lower.paint]}, as pass {told['number']} and a later "
-        f"one. {say_holds_not(told['why'])} If you know better, say in writing why.",
+        f"one. {say_cannot(told['why'])} If you know better, say in writing why.",
         tuple(remedies),
     )
 
@@ -80,7 +80,7 @@ def judge_wanted(wanted: list[Wanted], passes: list[Pass]) -> list[Judgement]:
     found = []
     for finding in audit_wanted(wanted, passes):
         told = Told(finding)
-        name, said = told["wanted"].name, say_how(told["wanted"].how)
+        name, said = told["wanted"].name, say_seen_to(told["wanted"].how)
         text = f"{name} is on the list of what you want. {said} What has no pass is forgotten at the easel."
         add = Remedy("Add lights and accents", "add_pass", {"kind": "lights"})
         found.append(say(finding, "passes", (f"No pass sees to {name}", text, (add,))))

@@ -21,7 +21,7 @@ HOW: dict[str, str | Callable[[Why], str]] = {
 }
 
 
-def say_how(how: Why | None) -> str:
+def say_seen_to(how: Why | None) -> str:
     """Say how something is seen to; nothing where its passes say it all."""
     if how is None:
         return ""

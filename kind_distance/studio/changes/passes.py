@@ -22,7 +22,7 @@ from kind_distance.rows import MeantSo, PassRecord, State, UnderlayRecord
 from kind_distance.rows.checking import check_count, checked
 from kind_distance.rows.marks import fields_of
 from kind_distance.rows.state import kind_named
-from kind_distance.stages.passes.pass_words import KIND_WHY, say_holds_not
+from kind_distance.stages.passes.pass_words import KIND_WHY, say_cannot
 from kind_distance.stages.passes.work import by_hand, own_list
 from kind_distance.stages.planes.strokes import plane_numbers
 from kind_distance.studio.changes.arguments import FiniteFloat, Number, Rank, Text, settable
@@ -157,7 +157,7 @@ def check_kind(kind: PassKind, medium: Medium) -> None:
     """Raise DomainError for a pass that a medium cannot do."""
     why = cannot(kind, medium.first_paint if kind in ("mask", "unmask") else medium.later_paint)
     if why is not None:
-        raise DomainError(say_holds_not(why), "Choose another kind of pass.")
+        raise DomainError(say_cannot(why), "Choose another kind of pass.")
 
 
 def add_pass(
@@ -290,7 +290,7 @@ def move_pass(desk: Desk, *, number: Number, to: Number, reason: Text = "") -> C
     written = clean_text(reason, "reason", 200, needed=False)
     if not written:
         lower, upper, why = clash
-        told = f"{first_upper(upper.said)} after {lower.said}: {say_holds_not(why)}"
+        told = f"{first_upper(upper.said)} after {lower.said}: {say_cannot(why)}"
         raise UnsafeOrderError(told, "Leave it before, or say in writing why you do it all the same.")
     return _in_writing(desk, state, moved, written), f"{said}: {written}"
 

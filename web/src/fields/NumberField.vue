@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** A number in a sentence: with a point or a comma, by keys or by touch; what was typed is told what is wrong with it, never altered. */
 import { ref, watch } from "vue";
-import { faultOf, type Bounds } from "./numbers";
+import { faultOf, readCommas, type Bounds } from "./numbers";
 
 defineOptions({ inheritAttrs: false });
 const number = defineModel<number | null>({ required: true });
@@ -33,19 +33,18 @@ function take(typed: number | null): void {
   number.value = typed;
   input()?.setCustomValidity("");
 }
-/** A comma is a point, at the same place. */
+/** A comma, or a point after one, is read before the field takes it. */
 function type(event: InputEvent): void {
   const field = event.target as HTMLInputElement;
-  if (!event.data?.includes(",")) return;
+  const data = event.data ?? "";
+  if (!data.includes(",") && !(comma && data.includes("."))) return;
   event.preventDefault();
   event.stopPropagation();
-  comma = true;
-  field.setRangeText(
-    event.data.replaceAll(",", "."),
-    field.selectionStart ?? 0,
-    field.selectionEnd ?? 0,
-    "end",
-  );
+  const [from, to] = [field.selectionStart ?? 0, field.selectionEnd ?? 0];
+  const read = readCommas(field.value.slice(0, from), data, field.value.slice(to), comma);
+  comma = read.comma;
+  field.value = read.text;
+  field.setSelectionRange(read.caret, read.caret);
   field.dispatchEvent(new Event("input", { bubbles: true }));
 }
 function typed(): void {

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { faultOf } from "./numbers";
+import { faultOf, readCommas } from "./numbers";
 
 describe("a number that was typed", () => {
   it("is told what it may be, and stands at its bounds", () => {
@@ -16,5 +16,39 @@ describe("a number that was typed", () => {
     expect(faultOf("1.200", 1.2, true, {})).toBe("Is that 1200, or 1.2? Write it so.");
     expect(faultOf("1.200", 1.2, false, {})).toBe("");
     expect(faultOf("4.5", 4.5, true, {})).toBe("");
+    expect(faultOf("0.125", 0.125, true, {})).toBe("");
+  });
+});
+
+describe("commas", () => {
+  /** Type letter by letter, as at the keyboard. */
+  function typed(letters: string): [string, boolean] {
+    let [text, comma] = ["", false];
+    for (const letter of letters) {
+      if (letter === "," || (comma && letter === "."))
+        ({ text, comma } = readCommas(text, letter, "", comma));
+      else text += letter;
+    }
+    return [text, comma];
+  }
+  it.each([
+    ["4,5", "4.5", true],
+    ["1,200", "1.200", true],
+    ["1,200,000", "1200000", false],
+    ["1,234.5", "1234.5", false],
+    ["1234.5", "1234.5", false],
+  ])("are read as they are typed: %s", (letters, text, comma) => {
+    expect(typed(letters)).toEqual([text, comma]);
+  });
+  it.each([
+    ["1,234.5", "1234.5", false],
+    ["1.234,5", "1234.5", false],
+    ["1,200,000", "1200000", false],
+    ["4,5", "4.5", true],
+  ])("are read as they are pasted: %s", (pasted, text, comma) => {
+    expect(readCommas("", pasted, "", false)).toEqual({ text, caret: text.length, comma });
+  });
+  it("keep the place at which one types", () => {
+    expect(readCommas("1", ",", "25", false)).toEqual({ text: "1.25", caret: 2, comma: true });
   });
 });

@@ -9,8 +9,36 @@ export interface Bounds {
   required?: boolean;
 }
 
-/** One or two figures in front and three behind: a thousand to some, a decimal to others. */
-const EITHER_WAY = /^\d{1,3}\.\d{3}$/;
+/** A few figures in front and three behind: a thousand to some, a decimal to others; none begins with a nought. */
+const EITHER_WAY = /^[1-9]\d{0,2}\.\d{3}$/;
+
+/** What stands in a field: its text with a point, where the next letter comes, and whether that point was a lone comma. */
+export interface Typed {
+  text: string;
+  caret: number;
+  comma: boolean;
+}
+
+/**
+ * Read commas as one writes them: a lone one is a point; before a point, or more than one, they part thousands; after a
+ * point it is the point, and that one parted thousands.
+ *
+ * @param before What stands before the place at which is typed.
+ * @param data What is typed or pasted there.
+ * @param after What stands after it.
+ * @param comma Whether the point that stands there was typed as a comma.
+ */
+export function readCommas(before: string, data: string, after: string, comma: boolean): Typed {
+  const was = (text: string): string => (comma ? text.replaceAll(".", ",") : text);
+  const head = was(before) + data;
+  const raw = head + was(after);
+  const commas = raw.split(",").length - 1;
+  const point = raw.indexOf(".");
+  const lone = commas === 1 && point < 0;
+  const parts = commas === 1 && point >= 0 && point < raw.indexOf(",") ? "." : ",";
+  const read = (text: string): string => (lone ? text : text.replaceAll(parts, "")).replaceAll(",", ".");
+  return { text: read(raw), caret: read(head).length, comma: lone };
+}
 
 /**
  * What is wrong with it, in words that stand beside the field; "" where nothing is.
