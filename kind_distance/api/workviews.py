@@ -26,7 +26,7 @@ from kind_distance.stages.easel.guide import lights_kept
 from kind_distance.stages.passes.plan_words import READY_MEANS
 from kind_distance.stages.passes.schedule_words import say_milestone, say_reason, say_rule, say_unplaced, say_wait
 from kind_distance.stages.passes.wanted_words import say_seen_to
-from kind_distance.stages.passes.work import by_hand, deadline_of
+from kind_distance.stages.passes.work import deadline_of, pass_records
 from kind_distance.stages.planes.depth import DepthSurvey
 from kind_distance.stages.sessions.calendar import following_of, log_of, others_of
 from kind_distance.stages.sessions.cautions import CautionSaid, cautions_by_session, dangers_of
@@ -91,7 +91,7 @@ def _smallest(each: Pass, work: Work) -> float | None:
 
 def _passes(state: State, work: Work, kept: list[tuple[Reserve, KeptLight]]) -> list[m.PassView]:
     unit = state.brief.unit
-    records = {each.number: each for each in by_hand(state, work.passes).passes}
+    records = {each.number: each for each in pass_records(state, work.passes)}
     by_id = {each.id: each for each in work.passes}
     waits: dict[int, list[m.WaitView]] = {}
     for rule in direct_rules(work.rules, by_id):

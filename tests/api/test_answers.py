@@ -4,6 +4,7 @@ import json
 
 from kind_distance.api import models as m
 from kind_distance.api.patches import difference
+from kind_distance.follow.steps import counted
 from tests.support import NOW, WithApi
 
 
@@ -53,6 +54,12 @@ class Answers(WithApi):
         self.change("set_brief", medium="oil")
         step = {"version": self.shown["version"], "shown": self.shown["mark"]}
         self.after(self.client.post(f"/api/paintings/{self.id}/undo", json=step))
+
+    def test_a_title_has_only_the_brief_shown_anew(self):
+        self.assertFalse(self.shown["brief"]["passes_by_hand"])  # derived passes are shown without their brief, too
+        with counted() as made:
+            self.change("set_brief", title="Renamed")
+        self.assertEqual(set(made), {"_brief"})
 
     def test_a_view_that_nobody_remembers_is_answered_whole(self):
         asked = {

@@ -290,14 +290,14 @@ def sessions_of(state: State) -> tuple[Session, ...]:
     return tuple(session_from(record) for record in state.sessions)
 
 
-def by_hand(state: State, passes: list[Pass]) -> State:
-    """Make the derived passes the painter's own, so that they can be changed one by one."""
+def pass_records(state: State, passes: list[Pass]) -> tuple[PassRecord, ...]:
+    """Give passes as the rows they are, or would be once they are the painter's own."""
     if state.brief.passes_by_hand:
-        return state
+        return state.passes
     number = {plane.rank: plane.number for plane in state.planes}
     things = {each.name: each.number for each in state.elements}
     lights = {each.name: each.number for each in state.reserves}
-    kept = tuple(
+    return tuple(
         PassRecord(
             each.id,
             place,
@@ -329,7 +329,13 @@ def by_hand(state: State, passes: list[Pass]) -> State:
         )
         for place, each in enumerate(passes, start=1)
     )
-    return replace(state, brief=replace(state.brief, passes_by_hand=True), passes=kept)
+
+
+def by_hand(state: State, passes: list[Pass]) -> State:
+    """Make the derived passes the painter's own, so that they can be changed one by one."""
+    if state.brief.passes_by_hand:
+        return state
+    return replace(state, brief=replace(state.brief, passes_by_hand=True), passes=pass_records(state, passes))
 
 
 def medium_for(state: State) -> Medium:
