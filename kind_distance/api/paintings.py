@@ -12,7 +12,7 @@ from kind_distance.api.context import Here, PathNumber
 from kind_distance.api.models import PaintingView, SketchesView, TakenView
 from kind_distance.api.picturemodels import SketchRequest
 from kind_distance.api.views import painting_view
-from kind_distance.stages.planes.strokes import prepare
+from kind_distance.studio.survey import prepare
 
 router = APIRouter(prefix="/api/paintings", tags=["painting"])
 

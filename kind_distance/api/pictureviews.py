@@ -23,7 +23,14 @@ from kind_distance.core.wording import say_area, say_distance, say_length
 from kind_distance.errors import DomainError
 from kind_distance.pictures import darkroom
 from kind_distance.pictures.darkroom import Framing
-from kind_distance.pictures.plates import area_on_support, framing_of, plate_of, settings_of, source_of
+from kind_distance.pictures.plates import (
+    area_on_support,
+    chosen_thumbnail,
+    framing_of,
+    plate_of,
+    settings_of,
+    source_of,
+)
 from kind_distance.rows import DepartureRecord, NoteRecord, SourceRecord, State, ThumbnailRecord
 from kind_distance.stages.sessions.cautions import cautions_of_place
 from kind_distance.stages.sources.arrows import sun_of
@@ -238,7 +245,7 @@ def thumbnail_view(
 ) -> m.ThumbnailView:
     """Show a kept thumbnail."""
     made, framing, settings = thumbnails[record.number], framing_of(state, record), settings_of(state, record)
-    chosen = next((t for t in state.thumbnails if t.number == state.brief.chosen_thumbnail), None)
+    chosen = chosen_thumbnail(state)
     area = record.smallest_share * area_on_support(state, framing)
     return m.ThumbnailView(
         number=record.number,

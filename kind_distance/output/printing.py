@@ -19,7 +19,7 @@ from kind_distance.errors import DomainError, NotFoundError
 from kind_distance.exchange.scorepage import ScoreBar, ScorePage, ScoreSession
 from kind_distance.exchange.sheet import Sheet, SheetPass, SheetPlane, draw_sheet, draw_sheets, with_edges
 from kind_distance.output.exporting import departure_said
-from kind_distance.pictures.plates import crop_of_plan, main_source, plate_of
+from kind_distance.pictures.plates import chosen_thumbnail, crop_of_plan, main_source, plate_of
 from kind_distance.rows import State, ThumbnailRecord
 from kind_distance.stages.planes.strokes import labels_of
 from kind_distance.stages.sessions.cautions import CautionSaid, cautions_by_session, cautions_unplaced
@@ -75,7 +75,7 @@ def _passes(work: Work, session: Session | None) -> tuple[SheetPass, ...]:
 
 def _on_main(state: State) -> ThumbnailRecord | None:
     """Return the chosen thumbnail where it is one of the photo that planes are marked on."""
-    chosen = next((t for t in state.thumbnails if t.number == state.brief.chosen_thumbnail), None)
+    chosen = chosen_thumbnail(state)
     return chosen if chosen is not None and chosen.source == state.brief.main_source else None
 
 

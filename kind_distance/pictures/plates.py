@@ -34,6 +34,11 @@ def thumbnail_of(state: State, number: int) -> ThumbnailRecord:
     raise NotFoundError("thumbnail", number)
 
 
+def chosen_thumbnail(state: State) -> ThumbnailRecord | None:
+    """Return the thumbnail that the plan goes by, or None while none is chosen."""
+    return next((t for t in state.thumbnails if t.number == state.brief.chosen_thumbnail), None)
+
+
 def main_source(state: State) -> SourceRecord | None:
     """Return the photo on which planes are marked, if there is one."""
     return None if state.brief.main_source is None else source_of(state, state.brief.main_source)
@@ -59,7 +64,7 @@ def crop_of(crop: CropTuple | None, source: SourceRecord) -> Crop | None:
 
 def crop_of_plan(state: State) -> Crop | None:
     """Give the part of the main photo that is painted: the crop of the chosen thumbnail, where it is of that photo."""
-    chosen = next((t for t in state.thumbnails if t.number == state.brief.chosen_thumbnail), None)
+    chosen = chosen_thumbnail(state)
     source = main_source(state)
     if chosen is None or source is None or chosen.source != source.number:
         return None

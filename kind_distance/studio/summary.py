@@ -9,7 +9,7 @@ from typing import Any
 from kind_distance.clock import say_moment
 from kind_distance.core.colour.srgb import codes_from_linear
 from kind_distance.core.wording import first_upper, say_range
-from kind_distance.pictures.plates import framing_of, source_of
+from kind_distance.pictures.plates import chosen_thumbnail, framing_of, source_of
 from kind_distance.rows import SourceRecord, State, ThumbnailRecord
 from kind_distance.studio.survey import Survey
 
@@ -71,7 +71,7 @@ def is_summary(said: str) -> bool:
 def summarise(state: State, found: Survey) -> str:
     """Write the summary of a painting as JSON."""
     shares = [0.0 if r is None else r.share for r in found.depth.given.readings]
-    chosen = next((t for t in state.thumbnails if t.number == state.brief.chosen_thumbnail), None)
+    chosen = chosen_thumbnail(state)
     shown = chosen or next((t for t in state.thumbnails if t.later is None), None)
     main = None if state.brief.main_source is None else source_of(state, state.brief.main_source)
     finished = {done.pass_id for done in found.work.done}

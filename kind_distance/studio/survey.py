@@ -17,7 +17,7 @@ from kind_distance.core.schedule.other_paintings import Other
 from kind_distance.core.schedule.work import Work
 from kind_distance.follow import step
 from kind_distance.pictures import darkroom
-from kind_distance.pictures.plates import framing_of, settings_of
+from kind_distance.pictures.plates import chosen_thumbnail, framing_of, settings_of
 from kind_distance.rows import State
 from kind_distance.stages.passes.judging import judge_painting
 from kind_distance.stages.passes.plan_words import judge_wanted
@@ -27,6 +27,7 @@ from kind_distance.stages.passes.work import (
     sessions_of,
 )
 from kind_distance.stages.passes.worked import judge_ground, survey_work, wanted_of
+from kind_distance.stages.planes import strokes
 from kind_distance.stages.planes.depth import DepthSurvey, survey_depth
 from kind_distance.stages.planes.strokes import labels_of
 from kind_distance.stages.sessions.calendar import others_of
@@ -34,6 +35,7 @@ from kind_distance.stages.sessions.outdoors import judge_outdoors
 from kind_distance.stages.sessions.session_words import judge_hands
 from kind_distance.stages.sources.arrows import judge_arrows
 from kind_distance.stages.sources.references import judge_sources
+from kind_distance.stages.thumbnails import smallest_shapes
 from kind_distance.stages.thumbnails.proportions import judge_proportions
 from kind_distance.stages.thumbnails.reading import look_at
 from kind_distance.store.records import OtherPaintings
@@ -67,7 +69,7 @@ def _thumbnails(file: Path, state: State) -> dict[int, Thumbnail]:
 
 @step
 def _judge_chosen(file: Path, state: State) -> list[Judgement]:
-    chosen = next((t for t in state.thumbnails if t.number == state.brief.chosen_thumbnail), None)
+    chosen = chosen_thumbnail(state)
     if chosen is None:
         return []
     seen = look_at(file, state, chosen, labels_of(file, state))
@@ -100,6 +102,15 @@ def _in_order(state: State, settled: bool, *found: list[Judgement]) -> list[Judg
     every += [each for each in found[-1] if each.stage != "planes" or settled]
     loud = most_costly_first([each for each in every if each.key not in silenced])
     return loud + [each for each in every if each.key in silenced]
+
+
+def prepare(file: Path, state: State) -> None:
+    """Find what the first stroke on an opened painting will want, while nobody waits for it."""
+    strokes.prepare(file, state)
+    chosen = chosen_thumbnail(state)
+    if chosen is not None:
+        smallest_shapes.prepare(file, state)
+        look_at(file, state, chosen, labels_of(file, state))
 
 
 def survey(file: Path, state: State, now_min: int, others: OtherPaintings = NO_OTHERS) -> Survey:

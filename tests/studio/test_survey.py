@@ -1,16 +1,23 @@
 """What follows from a state is worked out once and only where it has to be."""
 
+from contextlib import ExitStack
 from dataclasses import replace
+from unittest.mock import patch
 
 import numpy as np
 
+from kind_distance.core.depth import thin
+from kind_distance.core.picture import composition
 from kind_distance.core.picture.thumbnail import ThumbnailSettings
 from kind_distance.follow.steps import counted
 from kind_distance.pictures import darkroom
 from kind_distance.pictures.darkroom import Framing
 from kind_distance.pictures.plates import plate_of
 from kind_distance.rows import Brief, State
+from kind_distance.stages.planes import strokes
 from kind_distance.stages.planes.strokes import labels_of
+from kind_distance.stages.sources import horizon
+from kind_distance.stages.thumbnails import smallest_shapes
 from kind_distance.studio import survey as surveying
 from kind_distance.studio.changes import apply
 from kind_distance.studio.changes.desk import Desk
@@ -63,6 +70,30 @@ class Surveying(WithStudio):
         for one, other in zip(small.given.borders, large.given.borders, strict=True):
             self.assertAlmostEqual(other.length_cm / one.length_cm, 2, places=6)
         self.assertEqual([r.mass for r in small.given.readings], [r.mass for r in large.given.readings])
+
+    def test_what_the_first_stroke_wants_is_found_when_a_painting_is_opened(self):
+        state = self.do(self.state, "keep_thumbnail", source=1, steps=4, smallest_share=0.004, softness=0.014)
+        state = self.do(state, "choose_thumbnail", thumbnail=1)
+        mast = [(0.6, 0.7), (0.63, 0.7), (0.63, 0.95), (0.6, 0.95)]
+        state = self.do(state, "add_stroke", plane=3, kind="thin", points=mast, width=0.01)
+        surveying.prepare(self.file, state)
+        stroke = {"plane": 1, "kind": "mark", "points": [(0.1, 0.05), (0.3, 0.05)], "width": 0.02}
+        dear = (
+            (composition, "_standing_out"),
+            (horizon, "level_lines"),
+            (smallest_shapes, "shapes_of"),
+            (thin, "_stands_out"),
+            (strokes, "build_segments"),
+            (strokes, "middles"),
+        )
+        with ExitStack() as held:
+            asked = [
+                held.enter_context(patch.object(room, name, side_effect=AssertionError(f"{name} is done again")))
+                for room, name in dear
+            ]
+            found = self.survey(self.do(state, "add_stroke", **stroke))
+        self.assertEqual([each.call_count for each in asked], [0] * len(dear))
+        self.assertTrue(all(found.depth.given.readings))
 
     def test_areas_of_the_planes_fill_the_picture(self):
         found = self.survey(self.state)

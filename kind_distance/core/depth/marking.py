@@ -315,9 +315,19 @@ def spread_planes(
     marks = [stroke for stroke in strokes if stroke.kind == "mark"]
     if marks and segments is not None:
         middle = middles(segments, proposal, count) if middle is None else middle
-        chance = walk(segments, _seeds(segments, marks, middle), count)
-        return _guided(picture.value, chance, segments) + np.uint8(1)
+        return spread_marks(picture, segments, marks, count, middle)
     return proposal.copy()
+
+
+def spread_marks(
+    picture: WorkingPicture, segments: Segments, marks: list[Stroke], count: int, middle: tuple[Patches, ...]
+) -> NDArray[np.uint8]:
+    """Spread marks, and the middles of planes without any, to what looks alike: (H, W) uint8, 1 (farthest) to count.
+
+    Without a mark it is what a first one will find, but for its own surroundings.
+    """
+    chance = walk(segments, _seeds(segments, marks, middle), count)
+    return _guided(picture.value, chance, segments) + np.uint8(1)
 
 
 def draw_planes(

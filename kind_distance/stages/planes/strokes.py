@@ -13,6 +13,7 @@ from kind_distance.core.depth.marking import (
     fit_proposal,
     line_sides,
     middles,
+    spread_marks,
     spread_planes,
 )
 from kind_distance.core.depth.proposal import propose_planes
@@ -74,9 +75,13 @@ def drawn(
     file: Path, plate: Plate, count: int, with_sky: bool, strokes: tuple[Stroke, ...]
 ) -> tuple[NDArray[np.uint8], NDArray[np.uint8]]:
     """Divide a picture among planes, with and without thin things: (H, W) uint8 each, 1 (farthest) to count."""
-    # A brush stroke spreads nothing: what the marks spread stays as it is.
-    spreading = tuple(stroke for stroke in strokes if stroke.kind in ("mark", "level"))
-    return draw_planes(darkroom.working(file, plate), _spread(file, plate, count, with_sky, spreading), strokes)
+    spread = _spread(file, plate, count, with_sky, _spreading(strokes))
+    return draw_planes(darkroom.working(file, plate), spread, strokes)
+
+
+def _spreading(strokes: tuple[Stroke, ...]) -> tuple[Stroke, ...]:
+    """Leave out strokes that spread nothing, as a brush stroke does: what the others spread stays as it is."""
+    return tuple(stroke for stroke in strokes if stroke.kind in ("mark", "level"))
 
 
 def marked(file: Path, plate: Plate, count: int, with_sky: bool, strokes: tuple[Stroke, ...]) -> NDArray[np.uint8]:
@@ -107,11 +112,18 @@ def prepare(file: Path, state: State) -> None:
     source = main_source(state)
     if source is None:
         return
-    plate = plate_of(source)
-    lines = tuple(stroke for stroke in strokes_by_rank(state) if stroke.kind == "level")
+    plate, strokes = plate_of(source), strokes_by_rank(state)
+    lines = tuple(stroke for stroke in strokes if stroke.kind == "level")
     _cut(file, plate, lines)
-    if state.planes:
-        _middles(file, plate, len(state.planes), state.planes[0].kind == "sky", lines)
+    if not state.planes:
+        return
+    count, with_sky = len(state.planes), state.planes[0].kind == "sky"
+    middle = _middles(file, plate, count, with_sky, lines)
+    if any(stroke.kind == "thin" for stroke in strokes) and not any(stroke.kind == "mark" for stroke in strokes):
+        # What stands out inside thin outlines hangs on the planes around them, which the first mark divides anew. It
+        # is remembered with the picture.
+        picture = darkroom.working(file, plate)
+        draw_planes(picture, spread_marks(picture, _cut(file, plate, lines), [], count, middle), strokes)
 
 
 def labels_of(file: Path, state: State) -> NDArray[np.uint8] | None:

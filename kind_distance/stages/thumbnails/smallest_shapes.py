@@ -14,7 +14,7 @@ from kind_distance.core.picture.thumbnail import ThumbnailSettings
 from kind_distance.core.remembering import remembered
 from kind_distance.pictures import darkroom
 from kind_distance.pictures.darkroom import Framing
-from kind_distance.pictures.plates import framing_of, settings_of, size_on_support
+from kind_distance.pictures.plates import chosen_thumbnail, framing_of, settings_of, size_on_support
 from kind_distance.rows import State
 from kind_distance.stages.planes.strokes import marked, strokes_by_rank
 
@@ -23,6 +23,13 @@ from kind_distance.stages.planes.strokes import marked, strokes_by_rank
 def _shapes(file: Path, framing: Framing, settings: ThumbnailSettings) -> tuple[NDArray[np.int32], NDArray[np.float64]]:
     """Part the thumbnail into shapes; whatever is marked on the picture leaves them as they are."""
     return shapes_of(darkroom.thumbnail(file, framing, settings).steps)
+
+
+def prepare(file: Path, state: State) -> None:
+    """Part the chosen thumbnail into shapes, while nobody waits for it."""
+    chosen = chosen_thumbnail(state)
+    if chosen is not None:
+        _shapes(file, framing_of(state, chosen), settings_of(state, chosen))
 
 
 @remembered
@@ -44,7 +51,7 @@ def _widths(
 
 def smallest_mm(file: Path, state: State) -> tuple[float | None, ...]:
     """Width of each plane's smallest shape, farthest first; None where no thumbnail of the photo is chosen. [mm]."""
-    chosen = next((t for t in state.thumbnails if t.number == state.brief.chosen_thumbnail), None)
+    chosen = chosen_thumbnail(state)
     if chosen is None or chosen.source != state.brief.main_source or not state.planes:
         return (None,) * len(state.planes)
     framing = framing_of(state, chosen)
