@@ -9,7 +9,7 @@ from datetime import datetime, timedelta
 from importlib import resources
 from typing import BinaryIO
 
-from kind_distance.exchange.document.reading import NAME_IN_ZIP
+from kind_distance.exchange.document import NAME_IN_ZIP
 
 DATA = "kind_distance.demo"
 PICTURE = "pictures/tea_hillside.jpg"

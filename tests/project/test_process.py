@@ -118,6 +118,14 @@ class Listening(unittest.TestCase):
             self.assertEqual(listening.getsockname()[0], "127.0.0.1")
 
 
+class Starting(unittest.TestCase):
+    def test_what_takes_long_to_load_waits_until_it_is_asked_for(self):
+        late = ("scipy", "skimage", "ortools", "colour", "kind_distance.exchange.document.schema")
+        told = f"import sys, kind_distance.api.app; print(*(set(sys.modules) & set({late!r})))"
+        loaded = subprocess.run([sys.executable, "-c", told], capture_output=True, text=True, check=True)
+        self.assertEqual(loaded.stdout.split(), [])
+
+
 class Folders(unittest.TestCase):
     def environment(self, **values):
         kept = {name: os.environ.get(name) for name in ("KIND_DISTANCE_DATA", "XDG_DATA_HOME")}

@@ -4,3 +4,5 @@ Its parts are the rows of a painting, field for field: planes and things are nam
 number; times are local, ISO 8601; what is left out has its usual value. What follows from the rest is told under
 `measured`, for other readers, and is never read back.
 """
+
+NAME_IN_ZIP = "painting.json"

@@ -14,11 +14,11 @@ from typing import Any, BinaryIO
 from pydantic import ValidationError
 
 from kind_distance.errors import DocumentError, DomainError
+from kind_distance.exchange.document import NAME_IN_ZIP
 from kind_distance.exchange.document.faults import faults_of
 from kind_distance.exchange.document.schema import FORMAT, VERSION, Document
 from kind_distance.exchange.document.upgrade import upgraded
 
-NAME_IN_ZIP = "painting.json"
 LARGEST_JSON = 32 * 1024 * 1024
 MOST_TOLD = 12
 ZIP_BEGINS = b"PK\x03\x04"

@@ -13,7 +13,7 @@ from pathlib import Path
 from typing import IO, Any
 
 from kind_distance.clock import iso
-from kind_distance.exchange.document.reading import NAME_IN_ZIP
+from kind_distance.exchange.document import NAME_IN_ZIP
 from kind_distance.exchange.document.schema import FORMAT, LISTS, VERSION, by_name
 from kind_distance.exchange.pictures import jpeg
 from kind_distance.pictures import darkroom
