@@ -10,6 +10,7 @@ from kind_distance.core.picture.crops import (
     FORMATS,
     KEPT_OF_REACH,
     Crop,
+    _View,
     check_ratio,
     focus_in,
     largest_crop,
@@ -26,6 +27,16 @@ def scene(height=320, width=480):
     value[int(0.4 * height) :] = 4.0
     value[int(0.35 * height) : int(0.5 * height), int(0.28 * width) : int(0.36 * width)] = 1.5
     return value
+
+
+class Windows(unittest.TestCase):
+    def test_a_window_thinner_than_a_pixel_has_the_last_row_or_column(self):
+        view = _View.of(np.random.default_rng(3).uniform(2, 8, (30, 40)).astype(np.float32))
+        row = view.edges(0, 29 / 30, 1, 1)
+        self.assertGreater(row, 0)
+        self.assertEqual(view.edges(0, 0.9999, 1, 1), row)
+        self.assertEqual(view.weight(0.9999, 0, 1, 1), view.weight(39 / 40, 0, 1, 1))
+        self.assertAlmostEqual(view.edges(0, 0, 1, 29 / 30) + row, view.edges(0, 0, 1, 1), places=6)
 
 
 class Cropping(unittest.TestCase):

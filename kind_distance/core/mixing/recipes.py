@@ -242,11 +242,10 @@ def _refined(
             labs = [mix_of(tubes, parts, strength=now.strength, paper=paper) for parts, _ in options]
             away = ciede2000(np.array(labs, np.float32), wanted)
             at = int(np.argmin(away))
-            if away[at] >= now.difference - LEAST_GAIN / 2:
-                break
+            # A step that helps nothing is taken too: in twice as many parts the next one may.
             now = Recipe(_in_least_parts(options[at][0]), now.strength, labs[at], float(away[at]))
-        if now.difference < best:
-            best, found = now.difference, now
+            if now.difference < best:
+                best, found = now.difference, now
     return found
 
 
