@@ -104,6 +104,7 @@ class OnAThumbnail(unittest.TestCase):
     def test_too_many(self):
         with self.assertRaises(DomainError):
             ThumbnailSettings(3, edits=(Edit("step", ((0.5, 0.1),), 0),) * 61)
+        self.assertEqual(len(ThumbnailSettings(3, edits=(Edit("step", ((0.5, 0.1),), 0),) * 60).edits), 60)
 
 
 class Keys(unittest.TestCase):

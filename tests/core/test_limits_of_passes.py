@@ -126,6 +126,19 @@ class Derived(unittest.TestCase):
         self.assertEqual(minutes["Barn",], 6)
         self.assertGreater(minutes["Boat",], 6)
 
+    def test_a_thing_of_which_half_is_hidden_is_a_hint_of_six_minutes(self):
+        def minutes(*shares):
+            covered = tuple(enumerate(shares, start=4))
+            scene = replace(
+                scene_for([SKY, RIDGE, FIELD]), things=(JudgedThing(1, "Boat", 3, share=0.2, hidden_by=covered),)
+            )
+            made = needed_passes(scene, [SKY, RIDGE, FIELD], Around((), "board", ground_of("white")))
+            return next(each.minutes for each in made if each.kind == "details")
+
+        self.assertEqual(minutes(0.5), 6)
+        self.assertEqual(minutes(0.25, 0.25), 6)
+        self.assertGreater(minutes(0.49), 6)
+
     def fine(self, *mm, taken=""):
         """Brushes of the passes for things of so many millimetres."""
         things = tuple(JudgedThing(n, f"Thing {n}", 3, smallest_mm=each) for n, each in enumerate(mm, start=1))
