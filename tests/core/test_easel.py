@@ -76,6 +76,8 @@ class Clocks(unittest.TestCase):
         self.assertAlmostEqual(low, 0.8, delta=0.1)
         self.assertIsNone(drying_factor(told[1:]))  # only one side, and too few
         self.assertIsNone(drying_factor([(film, Touch(5, "dry"))] * 4))
+        # A finger in the very minute in which it was painted tells nothing of how it dries.
+        self.assertEqual(drying_factor([*told, (film, Touch(0, "wet")), (film, Touch(0, "wet"))]), drying_factor(told))
 
 
 class Minutes(unittest.TestCase):

@@ -1,6 +1,7 @@
 """The search for a plan: against an exhaustive search, against the verifier, the same every time; offers and their cost."""
 
 import itertools
+import math
 import unittest
 from dataclasses import replace
 
@@ -14,6 +15,7 @@ from kind_distance.core.schedule.exact import plan_exactly
 from kind_distance.core.schedule.model import Done, Problem, Session
 from kind_distance.core.schedule.offers import FEW, offer_plans
 from kind_distance.core.schedule.plan import (
+    Board,
     in_order,
     listed_of,
     make_schedule,
@@ -143,6 +145,24 @@ class Searching(unittest.TestCase):
         plan = place_listed(going, sought(going))
         self.assertFalse({p.pass_id for p in plan} & {p.pass_id for p in first})
         self.assertTrue(all(p.start >= first[-1].end for p in plan))
+
+    def test_over_what_is_painted_it_begins_in_the_very_minute(self):
+        passes = tuple(Pass(n, "block_in", (rank,), f"layer {n}", "acrylic", minutes, place=f"Plane {rank}")
+                       for n, rank, minutes in ((1, 1, 10), (2, 1, 10), (3, 2, 1)))  # fmt: skip
+
+        def begun(needs, until):
+            spells = (Session(1, "Short", 600, 11), Session(2, "Long", 612, until - 612))
+            rules = (Precedence(1, 2, needs),)
+            problem = Problem(passes, rules, frozenset(), "done", spells, done=(Done(1, 600, 610),), not_before=610)
+            return {number: start for number, _, start in search(problem, ())}.get(2), Board(problem).films[1]
+
+        for needs, state in (("touch_dry", "touch"), ("firm", "firm"), ("not_tacky", "touch")):
+            with self.subTest(needs=needs):
+                start, film = begun(needs, 900)
+                ready = math.ceil(getattr(film, state))
+                self.assertEqual(start, ready)
+                self.assertEqual(begun(needs, ready + 10)[0], ready)
+                self.assertIsNone(begun(needs, ready + 9)[0])
 
     def test_nothing_to_seek(self):
         problem = painting(3, 1, 80)
