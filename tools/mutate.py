@@ -2,10 +2,10 @@
 
     python -m tools.mutate [--faults 100] [--seed 1] [--only core/judging]
 
-A fault is a turned sign, a moved boundary, another constant, or two arguments that change places. They are chosen by a
-seed, so that the same seed plants the same faults. Each is planted in a copy of the project, in a process of its own
-that already has the large libraries; the tests that import the module of the fault are run there, and the worked
-paintings. It is run by hand: a hundred faults take some minutes.
+A fault is a turned sign, a moved boundary (`tools/moved.py`), another constant, or two arguments that change places.
+They are chosen by a seed, so that the same seed plants the same faults. Each is planted in a copy of the project, in a
+process of its own that already has the large libraries; the tests that import the module of the fault are run there,
+and the worked paintings. It is run by hand: a hundred faults take about an hour.
 """
 
 from __future__ import annotations
@@ -28,7 +28,8 @@ from pathlib import Path
 ROOT = Path(__file__).parents[1]
 CORE = Path("kind_distance/core")
 LONGEST_S = 150  # a test that runs longer than this has noticed something
-LIMITS: dict[type[ast.cmpop], type[ast.cmpop]] = {ast.Lt: ast.LtE, ast.LtE: ast.Lt, ast.Gt: ast.GtE, ast.GtE: ast.Gt}
+LIMITS = (ast.Lt, ast.LtE, ast.Gt, ast.GtE)
+MOVED = '__import__("tools.moved", fromlist=["moved"]).moved'
 SIGNS: dict[type[ast.operator], type[ast.operator]] = {ast.Add: ast.Sub, ast.Sub: ast.Add}
 FACTOR = 1.3  # by which a constant is another one
 # What is recorded (tests/record.py) of the packages whose truth nobody can write down by hand.
@@ -54,7 +55,9 @@ def _changed_nodes(tree: ast.Module) -> Iterator[tuple[str, ast.AST, ast.AST]]:
     constants = {id(each.value) for each in tree.body if isinstance(each, ast.Assign | ast.AnnAssign) and each.value}
     for node in ast.walk(tree):
         if isinstance(node, ast.Compare) and len(node.ops) == 1 and type(node.ops[0]) in LIMITS:
-            yield "boundary", node, ast.Compare(node.left, [LIMITS[type(node.ops[0])]()], node.comparators)
+            called = ast.parse(MOVED, mode="eval").body
+            kind = ast.Constant(type(node.ops[0]).__name__)
+            yield "boundary", node, ast.Call(called, [node.left, kind, *node.comparators], [])
         elif isinstance(node, ast.BinOp) and type(node.op) in SIGNS and not _is_text(node):
             yield "sign", node, ast.BinOp(node.left, SIGNS[type(node.op)](), node.right)
         elif isinstance(node, ast.Call) and len(node.args) == 2 and not node.keywords and _plain_args(node):

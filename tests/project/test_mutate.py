@@ -5,6 +5,9 @@ import importlib.util
 import unittest
 from pathlib import Path
 
+import numpy as np
+
+from tools.moved import moved
 from tools.mutate import ROOT, chosen, faults_in, tests_near
 
 
@@ -31,6 +34,19 @@ class Faults(unittest.TestCase):
         }
         self.assertIn("LOSS = 0.325", " ".join(found.values()))
         self.assertTrue(any(kind == "sign" for kind, _ in found))
+
+    def test_a_boundary_is_moved_by_one_or_by_a_tenth(self):
+        kinds = ("Lt", "LtE", "Gt", "GtE")
+        self.assertEqual([moved(5, kind, 5) for kind in kinds], [True, False, True, False])
+        self.assertEqual([moved(4, "Lt", 5), moved(6, "Lt", 5), moved(6, "LtE", 5)], [True, False, False])
+        self.assertEqual([moved(0.54, "Lt", 0.5), moved(0.56, "Lt", 0.5)], [True, False])
+        self.assertEqual(
+            [moved(0.46, "GtE", 0.5), moved(0.54, "GtE", 0.5), moved(0.56, "GtE", 0.5)], [False, False, True]
+        )
+        self.assertEqual([moved(0.0, "Gt", 0), moved({1}, "LtE", {1}), moved("a", "Lt", "a")], [True, False, True])
+        np.testing.assert_array_equal(moved(np.array([0.4, 0.46, 0.6]), "Gt", 0.5), [False, True, True])
+        found = next(f for f in faults_in(Path("kind_distance/core/depth/edges.py")) if f.kind == "boundary")
+        self.assertIn(".moved(", found.after)
 
     def test_tests_near_a_module_are_those_that_import_it(self):
         near = tests_near(Path("kind_distance/core/mixing/recipes.py"))
