@@ -465,6 +465,13 @@ class Horizons(unittest.TestCase):
         self.assertAlmostEqual(begins(lambda tilt: not self.sure(tilt_deg=tilt), 0.0, 8.0), 4.0, places=4)
         self.assertTrue(self.sure(tilt_deg=-4.0))
 
+    def test_a_sure_horizon_is_told_with_half_confidence_at_least(self):
+        faint = Line(0.4, 0.0, 3.0, length=0.82, ruled=0.7, quiet=0.35)
+        found = choose_horizon([faint], (200, 300))
+        self.assertEqual((found.line, found.confidence), (faint, 0.5))
+        slope = choose_horizon([Line(0.4, 5.0, 3.0, length=1.0, ruled=1.0, quiet=1.0)], (200, 300))
+        self.assertEqual((slope.line, slope.confidence), (None, 0.45))
+
     def test_the_highest_line_that_is_not_faint_is_the_likeliest(self):
         def chosen(strength):
             lines = [Line(0.6, 0.0, 3.0, 1.0), Line(0.3, 0.0, strength, 1.0)]

@@ -411,9 +411,30 @@ class Outlines(unittest.TestCase):
             labels = np.zeros((40, 40), np.uint8)
             labels[10 : 10 + side, 10 : 10 + side] = 1
             self.assertEqual(len(outlines(labels, 1)), count, "a contour runs through the middles of pixels")
+        labels = np.zeros((40, 40), np.uint8)
+        labels[10:14, 10:15] = 1  # three by four between the middles: a dozen
+        self.assertEqual(len(outlines(labels, 1)), 1)
+
+    def test_looked_at_twice_as_large_they_follow_the_edges_of_pixels(self):
+        """An outline runs through the middles of pixels, half a pixel inside; twice as fine, a quarter."""
+        labels = np.zeros((40, 40), np.uint8)
+        labels[10:30, 10:30] = 1
+        for closeness, inside in ((1.0, 0.5), (1.9, 0.5), (2.0, 0.25), (2.5, 0.25), (4.0, 0.25)):
+            (line,) = outlines(labels, 1, closeness)
+            self.assertAlmostEqual(float(line.min()), (10 + inside) / 40, msg=str(closeness))
 
 
 class KeptLights(unittest.TestCase):
+    def test_less_than_a_fifty_thousandth_of_the_picture_is_no_light(self):
+        labels, value = np.ones((1000, 1000), np.uint8), np.full((1000, 1000), 6.0, np.float32)
+        for high, there in ((4, False), (5, True)):  # four columns of so many pixels
+            points = ((0.5, 0.5), (0.504, 0.5), (0.504, 0.5 + high / 1000), (0.5, 0.5 + high / 1000))
+            reserve = Reserve(1, "Spark", "ground", points)
+            count = int(reserve.mask(1000, 1000).sum())
+            self.assertEqual(count, 4 * high)
+            found = measure_kept(reserve, labels, value, [6.0], [7.0], 9.5)
+            self.assertEqual(found is not None, there, count)
+
     """A light is made by the dark around it."""
 
     RESERVE = Reserve(1, "Glint", "ground", ((0.4, 0.4), (0.6, 0.4), (0.6, 0.6), (0.4, 0.6)))

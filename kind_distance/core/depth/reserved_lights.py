@@ -25,7 +25,7 @@ WAYS = {
 SHINES = 1.0  # value step to its surroundings without which a light does not shine [V]; common practice, no source
 TOO_LIGHT = 0.9  # so much above the lightest accent of its plane a light comes forward [V]; common practice, no source
 LIFTED_LOSS = 0.8  # lifting leaves a stain: so much darker than the ground [V]; from memory
-LEAST_SHARE = 2e-5
+LEAST_SHARE = 2e-5  # of the picture: what is smaller is no light that anyone can keep; common practice, no source
 LEAST_MIXED = 1.5  # no plane is darkened below this [V]
 
 

@@ -16,7 +16,7 @@ from numpy.typing import NDArray
 LEAST, MOST = 0.06, 0.94  # where a horizon is sought, as shares of the height
 ANGLES: list[float] = [float(a) for a in np.arange(-8.0, 8.01, 0.25)]  # [degrees]
 WIDTH = 320  # width at which lines are sought [px]
-SURE = 0.5
+SURE = 0.5  # confidence told of a sure horizon at least
 TILT_TOLL = 0.04  # how much less likely a line is with each degree it leans; tried on photographs
 MOST_SURE_TILT = 4.0  # what leans more is a slope until the painter says otherwise [degrees]
 SKY_STRAYS = 0.03  # how far from the line half of the marked sky may end, as a share of the height

@@ -7,7 +7,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 CLOSE_ENOUGH_PX = 0.8  # how far an outline may leave the true edge [px]
-FINE_FROM = 2.0
+FINE_FROM = 2.0  # times larger: from here on single pixels are seen
 SMALLEST_PX = 12  # smaller islands are not outlined [px2]
 
 
