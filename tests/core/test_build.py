@@ -2,9 +2,11 @@
 
 import unittest
 from dataclasses import replace
+from types import SimpleNamespace
 
 import numpy as np
 
+from kind_distance.core.build.brushwork import _spread
 from kind_distance.core.build.film import Film
 from kind_distance.core.build.model import BuildPlane, BuildScene, BuildStep
 from kind_distance.core.build.passes import bare, painted
@@ -43,6 +45,18 @@ WHOLE = (GROUND, DRAWING, *BLOCKED, *SECOND, BuildStep(9, "details", (3,)), Buil
 def chroma(codes, inside):
     lab = lab_from_linear(linear_from_codes(codes))
     return float(np.hypot(lab[..., 1], lab[..., 2])[inside].mean())
+
+
+class UnderWhatComesLater(unittest.TestCase):
+    def test_a_wash_runs_on_under_what_is_darker_by_three_tenths(self):
+        labels = np.array([[1, 2, 3, 4]])
+        planes = tuple(BuildPlane(name, mass - 1, mass, mass + 1)
+                       for name, mass in (("Sky", 7.0), ("Far", 6.75), ("Hill", 6.65), ("Pale", 8.0)))  # fmt: skip
+        seen = SimpleNamespace(labels=labels, planes=planes, transparent=True)
+        aims = SimpleNamespace(scene=seen, said_by=lambda _: labels)
+        np.testing.assert_allclose(_spread(aims, 1, 10.0)[0], [0.0, -0.2, 4.0, -0.2], atol=1e-6)
+        seen.transparent = False  # opaque paint runs on under all that is nearer
+        np.testing.assert_allclose(_spread(aims, 2, 10.0)[0], [0.0, 0.0, 10.0, 10.0])
 
 
 class Paint(unittest.TestCase):

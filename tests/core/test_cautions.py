@@ -11,6 +11,7 @@ from dataclasses import replace
 
 from kind_distance.core.passes.model import Colour, Line, Pass
 from kind_distance.core.safety.cautions import OF_PASS, OF_SESSION, Circumstances, cautions_of
+from tests.limits import begins
 
 NONE: frozenset[str] = frozenset()
 QUIET = Circumstances(
@@ -81,6 +82,21 @@ class Cautions(unittest.TestCase):
 
     def test_an_hour_at_home_is_cautioned_of_nothing(self) -> None:
         self.assertEqual(kinds(replace(QUIET, passes=(a_pass(),))), [])
+
+    def test_where_the_air_the_support_and_the_hours_begin_to_matter(self) -> None:
+        """Common practice, no source."""
+
+        def from_on(kind: str, part: str, loud: float, seen: Circumstances) -> float:
+            return begins(lambda here: kind in kinds(replace(seen, **{part: here})), 0.0, loud)
+
+        self.assertAlmostEqual(from_on("heat", "temperature_c", 45.0, QUIET), 27.0, places=3)
+        self.assertAlmostEqual(from_on("heat", "sun_w_m2", 900.0, OUT), 400.0, places=2)
+        self.assertAlmostEqual(from_on("storm", "wind_m_s", 20.0, OUT), 8.0, places=4)
+        self.assertAlmostEqual(from_on("lifting", "support_cm2", 9000.0, OUT), 2000.0, places=1)
+        at = {"temperature_c": 27.0, "sun_w_m2": 400.0, "wind_m_s": 8.0, "support_cm2": 2000.0}
+        self.assertLessEqual({"heat", "storm", "lifting"}, set(kinds(replace(OUT, **at))))  # type: ignore[arg-type]
+        self.assertNotIn("long_sitting", kinds(replace(QUIET, start=600, end=660)))
+        self.assertIn("long_sitting", kinds(replace(QUIET, start=600, end=661)))
 
     def test_once_a_session_with_all_its_passes(self) -> None:
         two = (a_pass(paint="oil"), replace(a_pass(paint="oil"), id=2))

@@ -272,6 +272,8 @@ class Judging(unittest.TestCase):
         lake = self.judged(water_tilt=2.0)["leaning_water"]
         self.assertEqual(lake.remedies[0].arguments, {"source": 1, "tilt_deg": 2.0})
         self.assertNotIn("leaning_water", self.judged(water_tilt=0.2, skyline_tilt=9.0))
+        said = [self.judged(water_tilt=2.0, skyline_tilt=tilt)["leaning_water"].text for tilt in (0.5, 0.53, -0.53)]
+        self.assertEqual([text == lake.text for text in said], [True, False, False], "a level skyline is not spoken of")
         again = self.judged(water_tilt=2.0, tilt_deg=-1.5)["leaning_water"]
         self.assertEqual(again.remedies[0].arguments["tilt_deg"], 0.5)
 

@@ -166,6 +166,25 @@ class Tubes(unittest.TestCase):
         self.assertEqual(warmth_of(tube("PB29")), "cool")
         self.assertEqual(warmth_of(tube("PBk9")), "neutral")
 
+    def test_where_a_role_begins(self):
+        """Hues of masstone and tint, full or dull; from memory."""
+
+        def role(hue, full=60.0, chroma=60.0, light=50.0):
+            turned = np.radians(hue)
+            lab, tint = ((light, r * float(np.cos(turned)), r * float(np.sin(turned))) for r in (full, chroma))
+            return role_of(Tube(lab, tint, 10.0, "semi", False))
+
+        limits = ((20, "red", "orange"), (55, "orange", "yellow"), (115, "yellow", "green"), (200, "green", "blue"),
+                  (285, "blue", "violet"), (335, "violet", "red"))  # fmt: skip
+        for hue, before, after in limits:
+            self.assertEqual((role(hue - 0.01), role(hue + 0.01)), (before, after))
+        dull = {hue: role(hue, 31.9, 29.9) for hue in (114.9, 115.1, 329.9, 330.1)}
+        self.assertEqual(dull, {114.9: "earth", 115.1: "green", 329.9: "violet", 330.1: "earth"})
+        self.assertEqual([role(60, 32.1, 29.9), role(60, 31.9, 30.1)], ["yellow", "yellow"])
+        self.assertEqual([role(60, 20, 5.9, 34.9), role(60, 20, 6.1, 34.9), role(60, 20, 5.9, 35.1)],
+                         ["black", "earth", "earth"])  # fmt: skip
+        self.assertEqual([role(90, light=88.1), role(90, light=87.9)], ["white", "yellow"])
+
 
 class Recipes(unittest.TestCase):
     @classmethod

@@ -11,10 +11,29 @@ from kind_distance.core.progress.camera import SIZE, by_a_painter, photograph
 from kind_distance.core.progress.comparing import difference, read_planes, take_out, trusted
 from kind_distance.core.progress.finding import find_mat
 from kind_distance.core.progress.lens import bend, carry, onto, straightened, unbend
+from kind_distance.core.progress.light import MAT, QUARTER, light_of
 from kind_distance.core.progress.trying import tried
 from tests.support import PICTURES, band_labels
 
 PAINT = (480, 320)
+
+
+class Light(unittest.TestCase):
+    def test_light_that_falls_off_smoothly_is_read_off_the_mat_to_a_five_hundredth(self):
+        """By construction: a light whose logarithm is a plane with a twist, on a mat and on the painting in it."""
+        height, width = 600, 800
+        down, across = np.mgrid[0:height, 0:width]
+        y, x = (down + 0.5) / height * 2 - 1, (across + 0.5) / width * 2 - 1
+        field = np.exp(-0.2 + 0.5 * x - 0.6 * y + 0.2 * x * y)
+        outer = np.array([[40, 40], [760, 40], [760, 560], [40, 560]], float)
+        inner = np.array([[140, 120], [660, 120], [660, 480], [140, 480]], float)
+        found, rest = light_of((field[..., None] * MAT).astype(np.float32), outer, inner)
+        small = cv2.resize(field, (width // QUARTER, height // QUARTER), interpolation=cv2.INTER_AREA)
+        for channel in range(3):
+            self.assertLess(float(np.abs(np.log(found[..., channel] / small)).max()), 0.002)
+        self.assertLess(rest, 0.001)
+
+
 SEEDS = tuple(range(100, 109))
 
 

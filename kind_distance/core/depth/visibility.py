@@ -98,7 +98,7 @@ def fit_visibility(planes: list[PlaneLight], sky: float) -> Fitted | None:
     .. [1] H. Koschmieder, "Theorie der horizontalen Sichtweite", 1924.
     """
     usable = tuple(sorted(((p.distance_km, p.mass, p.dark) for p in planes if p.distance_km > 0), reverse=True))
-    if not usable or sky <= 0:
+    if not usable:
         return None
     least = min(dark for _, _, dark in usable)
     far = [d for d, _, dark in usable if d >= FAR_KM and dark - least >= LEAST_VEILED and dark < 0.97 * sky]
