@@ -21,7 +21,7 @@ from kind_distance.core.passes.model import LEVEL, Pass, PlaneFacts, Precedence
 from kind_distance.core.passes.order import cost_of_order, count_remixes, cut_round, ready_at
 from kind_distance.core.passes.pace import Spent, own_paces, pace_for
 from kind_distance.core.passes.schools import SCHOOLS, mix_name, mix_of, place_in
-from kind_distance.core.wording import say_length, say_minutes, say_range
+from kind_distance.core.wording import say_area, say_length, say_minutes, say_range
 from tests.limits import begins
 from tests.planning import border, derive, scene_for
 
@@ -292,7 +292,9 @@ class Said(unittest.TestCase):
         )
         self.assertEqual([say_minutes(d * 1440) for d in (2.02, 9.4, 9.6)], ["2 days", "9.4 days", "10 days"])
         self.assertEqual([say_length(cm) for cm in (9.94, 9.95)], ["9.9 cm", "10 cm"])
+        self.assertEqual([say_area(cm2, "cm") for cm2 in (9.94, 9.96, 10.4)], ["9.9 cm²", "10 cm²", "10 cm²"])
         self.assertEqual([say_range(1, m) for m in (89, 90)], ["1 to 89 min", "0 to 2 h"])
+        self.assertEqual([say_range(600, m) for m in (36 * 60 - 1, 36 * 60)], ["10 to 36 h", "0 to 2 days"])
         self.assertEqual(say_length(25.4, "in"), "10 in")
 
 

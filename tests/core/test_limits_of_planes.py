@@ -393,6 +393,12 @@ class Sight(unittest.TestCase):
         self.assertIsNotNone(self.fitted(lights=(near[0], replace(self.LIGHTS[1], dark=0.051), near[2])))
         self.assertIsNone(self.fitted(sky=0.0))
 
+    def test_what_stands_at_ones_feet_says_nothing(self):
+        here = PlaneLight(0.0, 0.2, 0.3)
+        found = visibility.fit_visibility([*self.LIGHTS, here], 0.6)
+        self.assertEqual(found, visibility.fit_visibility(list(self.LIGHTS), 0.6))
+        self.assertIsNotNone(found)
+
 
 class Outlines(unittest.TestCase):
     def test_an_outline_leaves_the_edge_by_less_than_a_pixel_and_uses_that(self):

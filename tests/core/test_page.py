@@ -7,6 +7,7 @@ import numpy as np
 
 from kind_distance.core.picture.page import (
     SURE,
+    _clusters,
     check_corners,
     find_frames,
     sketch_values,
@@ -31,6 +32,22 @@ def right_share(photo, corners, truth):
     made = make_thumbnail(simplify(values), ThumbnailSettings(4, 0.0005))
     wanted = cv2.resize(truth, made.steps.shape[::-1], interpolation=cv2.INTER_NEAREST)
     return float((made.steps == 3 - wanted).mean())
+
+
+class Clusters(unittest.TestCase):
+    """From tried pages: a thumbnail has a sixty-seventh of the photo and a twentieth of its long side, or more."""
+
+    def test_what_is_too_small_is_no_thumbnail(self):
+        for size, count in (((116, 130), 1), ((114, 130), 0), ((49, 400), 0), ((51, 400), 1)):
+            ink = np.zeros((1000, 1000), np.bool_)
+            ink[300 : 300 + size[0], 200 : 200 + size[1]] = True
+            self.assertEqual(len(_clusters(ink)), count, size)
+
+    def test_no_more_than_a_dozen(self):
+        ink = np.zeros((1000, 1000), np.bool_)
+        for at in range(14):
+            ink[30 + at // 5 * 300 :, 20 + at % 5 * 200 :][:150, :120] = True
+        self.assertEqual(len(_clusters(ink)), 12)
 
 
 class Frames(unittest.TestCase):

@@ -1,6 +1,7 @@
 """The playground: what goes wrong is told, by the book nothing does, and the same moves give the same."""
 
 import unittest
+from types import SimpleNamespace
 
 import numpy as np
 
@@ -9,7 +10,7 @@ from kind_distance.core.build.wetness import Found, Laid, found_by
 from kind_distance.core.judgement import because
 from kind_distance.core.paint.drying import Climate, Drying
 from kind_distance.core.practice.airs import AIRS
-from kind_distance.core.practice.play import MEDIA, WAITS, Move, air_of, outcomes, playground
+from kind_distance.core.practice.play import MEDIA, WAITS, Move, _labels, air_of, outcomes, playground
 from kind_distance.errors import DomainError
 from kind_distance.stages.practice.play_words import say_outcomes, say_played
 
@@ -44,6 +45,15 @@ class WhatAPassFinds(unittest.TestCase):
     def test_the_wettest_counts(self):
         laid = [Laid((1,), 0, film(10, 30), (1,)), Laid((2,), 0, film(90, 99), (2,)), Laid((1, 2), 40)]
         self.assertEqual(found_by(laid, frozenset(), transparent=False)[2].under, "wet")
+
+
+class PlanesOfABuild(unittest.TestCase):
+    def test_the_planes_played_with_and_what_stands_on_them(self):
+        labels = np.repeat(np.arange(7, dtype=np.uint8), 2)[None].repeat(2, 0)  # each rank one pixel of the build
+        turned = _labels(SimpleNamespace(labels=labels), [2, 3, 5])
+        self.assertEqual(
+            turned.tolist(), [[1, 1, 1, 2, 2, 3, 3]], "rank 0, 1 and 2 to the first; 4 stands on 3, 6 on 5"
+        )
 
 
 class Playing(unittest.TestCase):
