@@ -58,11 +58,11 @@ from tools.paintings import made_up
 
 FILE = Path(__file__).with_name("record.json")
 SEEDS = (2, 3, 5, 8, 13, 21)  # among them every layout
-GRID = (12, 8)
+GRID = (24, 16)
 
 
 def grid(picture: Any) -> list[float]:
-    """Means of a picture, or of labels, in twelve by eight parts, in hundredths of its range."""
+    """Means of a picture, or of labels, in twenty-four by sixteen parts."""
     array = np.asarray(picture, np.float32)
     small = cv2.resize(array if array.ndim == 2 else array.mean(axis=2), GRID, interpolation=cv2.INTER_AREA)
     return [round(float(v), 3) for v in np.asarray(small).ravel()]
