@@ -7,7 +7,7 @@ import numpy as np
 
 from tests import record
 
-NEAR, OFF_SHARE = 2e-3, 0.02  # how near a number has to be, and the share of a long list that another machine may round
+NEAR, OFF_SHARE = 3e-3, 0.02  # how near a number has to be, and the share of a long list that another machine may round
 FAR = 0.03  # nor may one of those be farther off: what is drawn otherwise in one place is drawn otherwise
 
 
