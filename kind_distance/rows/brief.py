@@ -7,6 +7,7 @@ from typing import Annotated
 
 from annotated_types import Ge, Gt, Le, MaxLen, MinLen
 
+from kind_distance.core.depth.ladder import USUAL_GAP
 from kind_distance.rows.marks import OnPicture, RefersTo, Unit, Usual, Words
 from kind_distance.rows.words import (
     Approach,
@@ -73,7 +74,7 @@ class Brief:
     visibility_km: Annotated[Kilometres | None, Words(says="That of the veil without it.")] = None
     pull: Annotated[Share, Words("pull of the veil", "How far the air is followed.")] = 0.5
     key: Word = "full"
-    gap: Annotated[Gap, Words("least gap", "Least difference where planes meet.")] = 0.6
+    gap: Annotated[Gap, Words("least gap", "Least difference where planes meet.")] = USUAL_GAP
     main_source: Annotated[Number | None, RefersTo("source", "clear")] = None
     chosen_thumbnail: Annotated[Number | None, RefersTo("thumbnail", "clear")] = None
     passes_by_hand: Annotated[

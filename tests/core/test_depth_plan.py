@@ -69,6 +69,12 @@ class Planning(unittest.TestCase):
         values = [p.value for p in plan_depth(given).planes]
         self.assertTrue(all(a - b >= 0.8 - 1e-3 for a, b in zip(values, values[1:], strict=False)))
 
+    def test_six_tenths_of_a_step_are_wanted_between_planes_that_meet(self):
+        """Common practice, no source."""
+        given = replace(scene(pull=0), readings=[plane(1, 7.0), plane(2, 6.9), plane(3, 6.8), plane(4, 6.7)])
+        values = [p.value for p in plan_depth(given).planes]
+        np.testing.assert_allclose(-np.diff(values), 0.6, atol=1e-3)
+
     def test_by_night_the_far_land_is_not_forced_lighter(self):
         given = replace(scene(veil="night", pull=1.0), readings=[plane(1, 3), plane(2, 4), plane(3, 5), plane(4, 6)])
         plan = plan_depth(given)

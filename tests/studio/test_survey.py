@@ -13,10 +13,11 @@ from kind_distance.follow.steps import counted
 from kind_distance.pictures import darkroom
 from kind_distance.pictures.darkroom import Framing
 from kind_distance.pictures.plates import plate_of
-from kind_distance.rows import Brief, State
+from kind_distance.rows import Brief, State, StrokeRecord
 from kind_distance.stages.planes import strokes
 from kind_distance.stages.planes.strokes import labels_of
 from kind_distance.stages.sources import horizon
+from kind_distance.stages.sources.horizon import sky_border
 from kind_distance.stages.thumbnails import smallest_shapes
 from kind_distance.studio import survey as surveying
 from kind_distance.studio.changes import apply
@@ -94,6 +95,19 @@ class Surveying(WithStudio):
             found = self.survey(self.do(state, "add_stroke", **stroke))
         self.assertEqual([each.call_count for each in asked], [0] * len(dear))
         self.assertTrue(all(found.depth.given.readings))
+
+    def test_a_far_sea_lies_under_half_of_the_skys_border(self):
+        """From half of it on the line is a sea's; common practice, no source."""
+        names = replace(usual_planes(3)[1], kind="water")
+        mark = StrokeRecord(1, 1, "mark", 0.01, ((0.1, 0.1), (0.9, 0.1)))
+        state = replace(self.state, planes=(self.state.planes[0], names, self.state.planes[2]),
+                        strokes=(mark, replace(mark, number=2, plane=names.number)))  # fmt: skip
+        for columns, sea in ((49, False), (50, True), (64, True)):
+            labels = np.full((60, 100), 3, np.uint8)
+            labels[:20] = 1
+            labels[20:, :columns] = 2
+            border = sky_border(state, state.sources[0], labels)
+            self.assertEqual((border.sea, len(border.border)), (sea, columns if sea else 100), columns)
 
     def test_areas_of_the_planes_fill_the_picture(self):
         found = self.survey(self.state)
