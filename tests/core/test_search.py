@@ -8,7 +8,7 @@ from dataclasses import replace
 import numpy as np
 
 from kind_distance.core.depth.readings import Border
-from kind_distance.core.paint.drying import Climate
+from kind_distance.core.paint.drying import Climate, dry
 from kind_distance.core.passes.model import Pass, PlaneFacts, Precedence
 from kind_distance.core.schedule.cost import LEFT_WEIGHT, SESSION_WEIGHT, plan_cost, session_clock
 from kind_distance.core.schedule.exact import plan_exactly
@@ -163,6 +163,17 @@ class Searching(unittest.TestCase):
                 self.assertEqual(start, ready)
                 self.assertEqual(begun(needs, ready + 10)[0], ready)
                 self.assertIsNone(begun(needs, ready + 9)[0])
+
+    def test_over_what_is_still_to_be_painted_it_waits_for_what_is_asked(self):
+        passes = tuple(Pass(n, "block_in", (rank,), f"layer {n}", "acrylic", minutes, place=f"Plane {rank}")
+                       for n, rank, minutes in ((1, 1, 10), (2, 1, 10), (3, 2, 1)))  # fmt: skip
+        for needs, state in (("touch_dry", "touch"), ("firm", "firm"), ("through_dry", "through_late")):
+            spells = (Session(1, "Short", 600, 11), Session(2, "Day", 612, 400), Session(3, "Night", 1200, 400))
+            problem = Problem(passes, (Precedence(1, 2, needs),), frozenset(), "done", spells)
+            found = {number: start for number, _, start in search(problem, ())}
+            film = dry("acrylic", float(found[1] + 10), problem.weather)
+            with self.subTest(needs=needs):
+                self.assertAlmostEqual(found[2], math.ceil(getattr(film, state)), delta=3)
 
     def test_nothing_to_seek(self):
         problem = painting(3, 1, 80)
