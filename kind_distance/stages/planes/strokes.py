@@ -118,12 +118,22 @@ def prepare(file: Path, state: State) -> None:
     if not state.planes:
         return
     count, with_sky = len(state.planes), state.planes[0].kind == "sky"
-    middle = _middles(file, plate, count, with_sky, lines)
+    _middles(file, plate, count, with_sky, lines)
     if any(stroke.kind == "thin" for stroke in strokes) and not any(stroke.kind == "mark" for stroke in strokes):
-        # What stands out inside thin outlines hangs on the planes around them, which the first mark divides anew. It
-        # is remembered with the picture.
-        picture = darkroom.working(file, plate)
-        draw_planes(picture, spread_marks(picture, _cut(file, plate, lines), [], count, middle), strokes)
+        _thin_ahead(file, plate, count, with_sky, strokes)
+
+
+@remembered
+def _thin_ahead(file: Path, plate: Plate, count: int, with_sky: bool, strokes: tuple[Stroke, ...]) -> int:
+    """Find what stands out inside thin outlines once a first mark has divided the planes anew around them.
+
+    It is remembered with the picture; given is how many pixels it has.
+    """
+    picture = darkroom.working(file, plate)
+    lines = tuple(stroke for stroke in strokes if stroke.kind == "level")
+    middle = _middles(file, plate, count, with_sky, lines)
+    labels, masses = draw_planes(picture, spread_marks(picture, _cut(file, plate, lines), [], count, middle), strokes)
+    return int(np.count_nonzero(labels != masses))
 
 
 def labels_of(file: Path, state: State) -> NDArray[np.uint8] | None:
