@@ -96,6 +96,20 @@ class Stages(unittest.TestCase):
             with self.subTest(plane=plane.name):
                 self.assertAlmostEqual(now, plane.mass, delta=0.45)
 
+    def test_fine_work_has_more_marks_by_the_focus_than_away_from_it(self):
+        given = scene()
+        dots = np.zeros(given.labels.shape, np.bool_)
+        dots[54:84:5, 4:176:6] = True  # dark dots all over the hill
+        codes = given.codes.copy()
+        codes[dots] = (96, 112, 76)
+        steps = (*WHOLE[:8], BuildStep(9, "details", (2,)))
+        film = Film(replace(given, codes=codes))
+        before, after = (film.stage(steps[:at]).codes.astype(int) for at in (8, 9))
+        drawn = np.abs(after - before).sum(axis=2)
+        columns = np.arange(180)[None, :] * np.ones((120, 1))
+        near, away = np.abs(columns - 90) < 30, np.abs(columns - 90) > 70
+        self.assertGreater(drawn[dots & near].mean(), 3 * drawn[dots & away].mean())
+
     def test_the_ground_goes_under_plane_by_plane(self):
         bares = [self.film.stage(WHOLE[:at]).bare for at in range(2, len(WHOLE) + 1)]
         self.assertEqual(bares[0], 1.0)

@@ -74,6 +74,7 @@ class Derived(unittest.TestCase):
         ground, wanted = (float(luminance_from_value(v)) for v in (9.5, 3.5))
         own = float(luminance_from_value(made.colour.value))
         self.assertEqual(made.share, 0.85)
+        self.assertEqual(made.minutes, round(0.925 * self.passes()["block_in", 3].minutes), "there is less to paint")
         self.assertLess(own, wanted)
         mixed = replace(FIELD, value=6.5, dark=6.4, light=6.6)
         value = self.passes(mixed, ground_shown={3: "gaps"})["block_in", 3].colour.value

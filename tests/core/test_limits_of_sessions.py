@@ -182,6 +182,12 @@ class Slacks(unittest.TestCase):
         slacks = {each.pass_id: each for each in find_slack(given, apart)}
         self.assertEqual((slacks[1].minutes, slacks[2].minutes, slacks[3].minutes), (10, 20, 30))
 
+    def test_until_the_paint_that_it_goes_into_turns_tacky(self):
+        for minutes, left in ((3, 2), (5, 0)):  # open until a quarter past ten, and it begins at ten past
+            given = problem([layer(1, 1), layer(2, 1, minutes, "second_layer")], [Precedence(1, 2, "not_tacky")])
+            slack = find_slack(given, make_schedule(given))[1]
+            self.assertEqual((slack.minutes, slack.held_by, slack.into_wet), (left, 1, True))
+
     def test_what_it_waits_for_is_critical_and_what_has_time_is_not(self):
         given = over("touch_dry")
         slacks = find_slack(given, make_schedule(given))

@@ -34,6 +34,16 @@ def right_share(photo, corners, truth):
     return float((made.steps == 3 - wanted).mean())
 
 
+class RoomInside(unittest.TestCase):
+    def test_a_frame_a_twentieth_wide_and_high_has_room_inside(self):
+        def square(side):
+            return [(0.4, 0.4), (0.4 + side, 0.4), (0.4 + side, 0.4 + side), (0.4, 0.4 + side)]
+
+        self.assertEqual(len(check_corners(square(0.051))), 4)
+        with self.assertRaises(DomainError):
+            check_corners(square(0.049))
+
+
 class Clusters(unittest.TestCase):
     """From tried pages: a thumbnail has a sixty-seventh of the photo and a twentieth of its long side, or more."""
 
