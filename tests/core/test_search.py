@@ -175,6 +175,15 @@ class Searching(unittest.TestCase):
             with self.subTest(needs=needs):
                 self.assertAlmostEqual(found[2], math.ceil(getattr(film, state)), delta=3)
 
+    def test_into_open_paint_until_the_minute_in_which_it_turns_tacky(self):
+        for minutes, placed in ((6, {1, 2}), (7, {1})):  # this film stays open for six minutes
+            passes = tuple(Pass(n, "block_in", (1,), f"layer {n}", "acrylic", long, place="Plane 1")
+                           for n, long in ((1, 10), (2, minutes)))  # fmt: skip
+            problem = Problem(passes, (Precedence(1, 2, "not_tacky"),), frozenset(), "done",
+                              (Session(1, "One", 600, 10 + minutes),))  # fmt: skip
+            self.assertEqual(int(dry("acrylic", 610.0, problem.weather).open_until), 616)
+            self.assertEqual({number for number, _, _ in search(problem, ())}, placed)
+
     def test_nothing_to_seek(self):
         problem = painting(3, 1, 80)
         self.assertEqual(search(replace(problem, sessions=()), ()), ())
