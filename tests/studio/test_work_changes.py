@@ -34,6 +34,20 @@ class Several(GoodPlan):
                 self.change("set_passes", **wrong)
         self.assertEqual(self.state, before)
 
+    def test_a_part_shorter_than_three_minutes_is_not_worth_a_mix_of_its_own(self):
+        """Common practice, no source."""
+        number = next(p.id for p in self.painting.survey.work.passes if p.kind == "block_in")
+        self.change("set_pass", number=number, minutes=5)
+        before = self.state
+        with self.assertRaises(DomainError):
+            self.change("split_pass", number=number)
+        self.assertEqual(self.state, before)
+        self.change("set_pass", number=number, minutes=6)
+        self.change("split_pass", number=number)
+        self.assertEqual(
+            [p.minutes for p in self.state.passes if p.title.endswith((", one part", ", the rest"))], [3, 3]
+        )
+
 
 class Working(GoodPlan):
     def begin(self):
