@@ -264,7 +264,7 @@ class Recipes(unittest.TestCase):
         self.assertEqual(reached, [False])
 
     def test_a_step_that_helps_nothing_may_lead_to_one_that_does(self):
-        # Of none of these does one part more or less make a better mix; two steps on there is one.
+        # `before` is what was found where a step that helped little ended the search.
         for target, before in (((37.0, -12.6, 39.6), 5.4), ((56.5, -38.9, -32.6), 2.8), ((35.6, -2.1, -11.4), 2.0)):
             with self.subTest(target=target):
                 self.assertLess(r.find_recipe(BOX, self.washes, target).recipe.difference, before - 0.5)

@@ -13,9 +13,7 @@ from kind_distance.core.paint.media import WATER_BORNE
 from kind_distance.core.passes.model import Pass
 
 WARM_C = 27.0  # outdoors, and in a room, from here on one takes care of heat; common practice, no source
-STRONG_SUN_W_M2 = (
-    400.0  # outdoors; about half of what falls on level ground at noon in summer; common practice, no source
-)
+STRONG_SUN_W_M2 = 400.0  # outdoors; about half of a clear summer noon; common practice, no source
 STORM_WIND_M_S = 8.0  # an umbrella and a canvas are sails from here on; common practice, no source
 SPELL_MIN = 60  # about an hour of painting, then rest; common practice, no source
 LARGE_CM2 = 2000.0  # a support that one person carries badly, with its easel; common practice, no source

@@ -75,13 +75,9 @@ def drawn(
     file: Path, plate: Plate, count: int, with_sky: bool, strokes: tuple[Stroke, ...]
 ) -> tuple[NDArray[np.uint8], NDArray[np.uint8]]:
     """Divide a picture among planes, with and without thin things: (H, W) uint8 each, 1 (farthest) to count."""
-    spread = _spread(file, plate, count, with_sky, _spreading(strokes))
-    return draw_planes(darkroom.working(file, plate), spread, strokes)
-
-
-def _spreading(strokes: tuple[Stroke, ...]) -> tuple[Stroke, ...]:
-    """Leave out strokes that spread nothing, as a brush stroke does: what the others spread stays as it is."""
-    return tuple(stroke for stroke in strokes if stroke.kind in ("mark", "level"))
+    # A brush stroke spreads nothing: what the marks spread stays as it is.
+    spreading = tuple(stroke for stroke in strokes if stroke.kind in ("mark", "level"))
+    return draw_planes(darkroom.working(file, plate), _spread(file, plate, count, with_sky, spreading), strokes)
 
 
 def marked(file: Path, plate: Plate, count: int, with_sky: bool, strokes: tuple[Stroke, ...]) -> NDArray[np.uint8]:
@@ -124,16 +120,12 @@ def prepare(file: Path, state: State) -> None:
 
 
 @remembered
-def _thin_ahead(file: Path, plate: Plate, count: int, with_sky: bool, strokes: tuple[Stroke, ...]) -> int:
-    """Find what stands out inside thin outlines once a first mark has divided the planes anew around them.
-
-    It is remembered with the picture; given is how many pixels it has.
-    """
+def _thin_ahead(file: Path, plate: Plate, count: int, with_sky: bool, strokes: tuple[Stroke, ...]) -> None:
+    """Find what stands out inside thin outlines once a first mark has divided the planes; the picture remembers it."""
     picture = darkroom.working(file, plate)
     lines = tuple(stroke for stroke in strokes if stroke.kind == "level")
     middle = _middles(file, plate, count, with_sky, lines)
-    labels, masses = draw_planes(picture, spread_marks(picture, _cut(file, plate, lines), [], count, middle), strokes)
-    return int(np.count_nonzero(labels != masses))
+    draw_planes(picture, spread_marks(picture, _cut(file, plate, lines), [], count, middle), strokes)
 
 
 def labels_of(file: Path, state: State) -> NDArray[np.uint8] | None:
