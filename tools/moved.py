@@ -16,19 +16,25 @@ TOLD: dict[str, tuple[Callable[[Any, Any], Any], Callable[[Any, Any], Any], int]
     "Gt": (operator.gt, operator.ge, -1),
     "GtE": (operator.ge, operator.gt, 1),
 }
+TURNED: dict[str, Callable[[Any, Any], Any]] = {
+    "Lt": operator.gt, "LtE": operator.ge, "Gt": operator.lt, "GtE": operator.le,
+}  # fmt: skip
 
 
 def moved(left: Any, kind: str, right: Any) -> Any:  # noqa: ANN401  numbers, arrays, what a solver counts with
     """Compare with the limit moved: by one where whole numbers are compared, by a tenth where measured ones are.
 
     No measured number ever meets its limit to the last digit, so moving the limit itself to the other side would be no
-    fault there. What is compared with nothing, or is no number, has its limit on the other side.
+    fault there. Nor has nothing a tenth: a measured number that is asked for its side of nothing is told the other one.
+    What is no number, or a whole number asked whether there is any, has its limit on the other side.
     """
     plain, other, way = TOLD[kind]
     if not all(isinstance(each, int | float | np.generic | np.ndarray) for each in (left, right)):
         return other(left, right)
     one, two = np.asarray(left), np.asarray(right)
-    if "f" not in (one.dtype.kind, two.dtype.kind) or not np.any(two):
+    if "f" not in (one.dtype.kind, two.dtype.kind):
         return other(left, right)
+    if not np.any(two):
+        return TURNED[kind](left, right)
     limit = two + way * SHARE * np.abs(two)
     return plain(left, limit) if one.shape or two.shape else bool(plain(left, float(limit)))

@@ -43,7 +43,10 @@ class Faults(unittest.TestCase):
         self.assertEqual(
             [moved(0.46, "GtE", 0.5), moved(0.54, "GtE", 0.5), moved(0.56, "GtE", 0.5)], [False, False, True]
         )
-        self.assertEqual([moved(0.0, "Gt", 0), moved({1}, "LtE", {1}), moved("a", "Lt", "a")], [True, False, True])
+        self.assertEqual([moved(0, "Gt", 0), moved({1}, "LtE", {1}), moved("a", "Lt", "a")], [True, False, True])
+        self.assertEqual(
+            [moved(0.2, kind, 0) for kind in kinds], [True, True, False, False], "The other side of nothing"
+        )
         np.testing.assert_array_equal(moved(np.array([0.4, 0.46, 0.6]), "Gt", 0.5), [False, True, True])
         found = next(f for f in faults_in(Path("kind_distance/core/depth/edges.py")) if f.kind == "boundary")
         self.assertIn(".moved(", found.after)
