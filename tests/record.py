@@ -40,7 +40,7 @@ from kind_distance.core.picture.crops import suggest_crops
 from kind_distance.core.picture.focus import Focus
 from kind_distance.core.picture.horizon import find_horizon, level_lines
 from kind_distance.core.picture.outlines import outlines
-from kind_distance.core.picture.page import find_frames, sketch_values, straighten_sketch
+from kind_distance.core.picture.page import check_corners, find_frames, sketch_values, straighten_sketch
 from kind_distance.core.picture.thumbnail import ThumbnailSettings, make_thumbnail, plain, squint
 from kind_distance.core.picture.turning import straighten, turned_point
 from kind_distance.core.picture.working import WorkingPicture
@@ -53,6 +53,8 @@ from kind_distance.core.schedule.critical_path import find_slack
 from kind_distance.core.schedule.plan import make_schedule
 from kind_distance.stages.mixes.nominal import BY_INDEX, USUAL_BOX
 from kind_distance.stages.practice.drills.table import DRILLS, make_drill
+from tests.sketching import draw_page
+from tests.sketching import photograph as photograph_page
 from tests.support import PICTURES
 from tools.paintings import made_up
 
@@ -83,11 +85,17 @@ def numbers(*given: Any) -> list[float]:
     return found
 
 
-@lru_cache(maxsize=1)
+@lru_cache(maxsize=4)
+def photo_of(name: str) -> WorkingPicture:
+    """One of the demo's photos, by the beginning of its name, at 720 px."""
+    codes = cv2.imread(str(next(PICTURES.glob(f"{name}*.jpg"))))[..., ::-1]
+    size = (720, round(720 * codes.shape[0] / codes.shape[1]))
+    return WorkingPicture.of(np.ascontiguousarray(cv2.resize(codes, size, interpolation=cv2.INTER_AREA)))
+
+
 def hillside() -> WorkingPicture:
     """The demo's hillside."""
-    codes = cv2.imread(str(next(PICTURES.glob("tea*.jpg"))))[..., ::-1]
-    return WorkingPicture.of(np.ascontiguousarray(cv2.resize(codes, (720, 480), interpolation=cv2.INTER_AREA)))
+    return photo_of("tea")
 
 
 def scenes() -> dict[str, list[float]]:
@@ -129,7 +137,9 @@ def pictures() -> dict[str, list[float]]:
     """Readings of pictures: lines, composition, thumbnails, crops, casts."""
     found = {}
     sources = {f"scene {seed}": WorkingPicture.of(paint_scene(seed).codes) for seed in SEEDS[:4]}
-    for name, picture in (sources | {"hillside": hillside()}).items():
+    photos = {"hillside": hillside(), "pool": photo_of("slate"), "mill": photo_of("tidal")}
+    photos["leaning"] = WorkingPicture.of(straighten(photo_of("tidal").codes, 2.2))
+    for name, picture in (sources | photos).items():
         value = picture.value
         lines = [(v.height, v.tilt_deg, v.strength, v.length, v.ruled, v.quiet) for v in level_lines(value)]
         found[f"lines {name}"] = numbers(lines)
@@ -196,6 +206,12 @@ def planes() -> dict[str, list[float]]:
     )
     borders = read_borders(picture, labels, 5, 0.05)
     found["borders"] = numbers([(b.far, b.near, b.length_cm, b.difference, b.merged_cm, b.ragged) for b in borders])
+    pool = photo_of("slate")
+    guessed = propose_planes(pool, 4)
+    seen = [r for r in read_planes(pool, guessed, 4) if r is not None]
+    found["pool"] = grid(guessed) + numbers([(r.share, r.dark, r.mass, r.light, r.detail, r.centre) for r in seen])
+    met = read_borders(pool, guessed, 4, 0.04)
+    found["pool borders"] = numbers([(b.far, b.near, b.length_cm, b.difference, b.merged_cm, b.ragged) for b in met])
     found["outlines"] = numbers([len(line) for line in outlines(labels, 3)], outlines(labels, 3)[0][:6])
     distances = [None, 4000.0, 900.0, 200.0, 20.0]
     was = Air(profile_of("clear"), 60.0)
@@ -220,6 +236,15 @@ def page() -> dict[str, list[float]]:
     found["frames"] = numbers([(f.corners, f.confidence) for f in frames])
     flat = straighten_sketch(linear, frames[0].corners)
     found["sketch"] = grid(flat) + grid(sketch_values(flat))
+    for name, tool, drawn, seen in (
+        ("broken", "pen", {"broken": True}, {"tilt": 5.0}), ("shaded", "marker", {}, {"shadow": True}),
+        ("open", "pencil", {"framed": False}, {"tilt": -3.0}),
+    ):  # fmt: skip
+        boxes = [(120, 120, 640, 480), (760, 520, 1240, 860)]
+        photo, corners = photograph_page(draw_page(boxes, tool, **drawn)[0], boxes, **seen)
+        found[f"frames {name}"] = numbers([(f.corners, f.confidence) for f in find_frames(photo)])
+        flat = straighten_sketch(photo, check_corners(corners[0]))
+        found[f"sketch {name}"] = grid(flat) + grid(sketch_values(flat))
     return found
 
 

@@ -431,6 +431,8 @@ class Outlines(unittest.TestCase):
 
 
 class KeptLights(unittest.TestCase):
+    """A light is made by the dark around it."""
+
     def test_less_than_a_fifty_thousandth_of_the_picture_is_no_light(self):
         labels, value = np.ones((1000, 1000), np.uint8), np.full((1000, 1000), 6.0, np.float32)
         for high, there in ((4, False), (5, True)):  # four columns of so many pixels
@@ -440,8 +442,6 @@ class KeptLights(unittest.TestCase):
             self.assertEqual(count, 4 * high)
             found = measure_kept(reserve, labels, value, [6.0], [7.0], 9.5)
             self.assertEqual(found is not None, there, count)
-
-    """A light is made by the dark around it."""
 
     RESERVE = Reserve(1, "Glint", "ground", ((0.4, 0.4), (0.6, 0.4), (0.6, 0.6), (0.4, 0.6)))
 
