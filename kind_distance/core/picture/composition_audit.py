@@ -18,7 +18,6 @@ ALL_ONE_WAY = 0.8  # share of slanting edges that lean one way; common practice,
 TILTED_UPRIGHTS = 1.5  # uprights that lean more are seen to lean [degrees]; common practice (1), no source
 SMALL_SHAPE_CM = 0.8  # a typical shape smaller than this is work for a fine brush [cm]; common practice, no source
 HELD = 0.7  # of the usual step at the rim that one who keeps the eye inside is told of
-GAPS_TOLD = 40
 GAPS_LOUD = 1  # more at a time would drown the rest; the next comes when one is answered
 MANY_GAPS = 6  # from here on they are one thing to say: light through leaves
 SHOWN = 5
@@ -144,7 +143,7 @@ def _gaps(given: SeenThumbnail) -> Iterator[Finding]:
             count=len(gaps), at=given.on_photo(strongest.x, strongest.y), step=strongest.step, places=places,
         )  # fmt: skip
         return
-    for gap in gaps[:GAPS_TOLD]:
+    for gap in gaps:
         x, y = given.on_photo(gap.x, gap.y)
         half = float(np.clip(0.9 * np.sqrt(gap.share * given.to_photo[2] * given.to_photo[3]), 0.006, 0.06))
         box = [[x - half, y - half], [x + half, y - half], [x + half, y + half], [x - half, y + half]]
