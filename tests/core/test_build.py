@@ -6,6 +6,7 @@ from types import SimpleNamespace
 
 import numpy as np
 
+from kind_distance.core.build.aims import Aims
 from kind_distance.core.build.brushwork import _spread
 from kind_distance.core.build.film import Film
 from kind_distance.core.build.model import BuildPlane, BuildScene, BuildStep
@@ -176,6 +177,24 @@ class Stages(unittest.TestCase):
     def test_blending_where_nothing_lies_yet_lays_it_first(self):
         found = self.film.stage((GROUND, BuildStep(22, "blend", (1,))))
         self.assertAlmostEqual(found.values[0], 8.2, delta=0.6)
+
+    def test_borders_are_let_go_where_planes_lie_within_four_fifths_of_a_step(self):
+        """By the plan: what is farther apart has an edge that is meant."""
+
+        def kept(apart):
+            plain = scene()
+            wood = BuildPlane("Wood", 5.4 - apart - 0.6, 5.4 - apart, 5.4 - apart + 0.6)
+            film = Film(replace(plain, planes=(*plain.planes[:2], wood)))
+            before, after = film.stage(WHOLE), film.stage((*WHOLE, BuildStep(11, "soften", ())))
+            return bool(np.array_equal(before.codes[80:96, :20], after.codes[80:96, :20]))
+
+        self.assertEqual([kept(apart) for apart in (0.6, 0.76, 0.84)], [False, False, True])
+
+    def test_a_brush_says_what_is_as_wide_as_itself(self):
+        plain = scene()
+        plain.labels[20, 20] = 2
+        aims = Aims(plain)
+        self.assertEqual([int(aims.said_by(brush)[20, 20]) for brush in (1.5, 1.7, 3.0)], [2, 1, 1])
 
     def test_passes_that_paint_nothing_change_nothing(self):
         one = self.film.stage((GROUND, *BLOCKED))

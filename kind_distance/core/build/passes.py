@@ -206,6 +206,8 @@ def _soften(canvas: Canvas, aims: Aims, brush: float) -> None:
     lost = np.zeros(aims.scene.shape, bool)
     for one, other in ((np.s_[:, 1:], np.s_[:, :-1]), (np.s_[1:], np.s_[:-1])):
         lost[one] |= (owner[one] != owner[other]) & (np.abs(mass[one] - mass[other]) < 0.8)
+    if not lost.any():
+        return
     where = np.exp(-((distance(lost) / (0.5 * brush)) ** 2)) * (1 - aims.near)
     soft = returned(blur(absorbed(canvas.seen), 0.3 * brush))
     canvas.seen += where[..., None] * (soft - canvas.seen)
