@@ -24,6 +24,8 @@ from kind_distance.core.picture.focus import Focus
 from kind_distance.core.picture.thumbnail import ThumbnailSettings
 from kind_distance.core.picture.turning import check_tilt
 from kind_distance.core.practice.learning import Answered, Bias, bias_of, level_for, line_of
+from kind_distance.core.practice.play import outcomes
+from kind_distance.core.practice.scenes import _as_meant, _plan_fault
 from kind_distance.core.schedule.conflict import find_conflict
 from kind_distance.core.schedule.outdoors import Outing, OwnAir, _fair_day, _weather
 from kind_distance.errors import DomainError
@@ -193,3 +195,44 @@ class Focal(unittest.TestCase):
     def test_reaches(self):
         for reach, taken in ((0.029, False), (0.031, True), (0.49, True), (0.51, False)):
             self.assertEqual(refused(lambda r=reach: Focus(0.5, 0.5, r)), not taken, reach)
+
+
+class Practised(unittest.TestCase):
+    """What a scene or a playground shows is large enough to be seen; by eye, no source."""
+
+    @staticmethod
+    def plane(rank, value, kind="land"):
+        return SimpleNamespace(rank=rank, name=f"Plane {rank}", value=value, kind=kind)
+
+    def test_a_merged_edge_and_a_far_plane_that_is_too_dark(self):
+        def meant(apart, fault):
+            scene = SimpleNamespace(planes=[self.plane(1, 5.0 + apart), self.plane(2, 5.0)])
+            return _as_meant(scene, fault, (1, 2))
+
+        for sign in (1, -1):
+            self.assertAlmostEqual(begins(lambda d, s=sign: not meant(s * d, "merged_edge"), 0.0, 0.6), 0.3, 4)
+        self.assertAlmostEqual(begins(lambda d: meant(-d, "dark_too_far"), 0.0, 1.0), 0.5, 4)
+        self.assertFalse(_as_meant(SimpleNamespace(planes=[self.plane(1, 5.0)]), "merged_edge", (1, 2)))
+
+    def test_a_fault_of_value_is_planted_where_land_lies_half_a_step_apart(self):
+        def planted(apart):
+            scene = SimpleNamespace(seed=3, planes=[self.plane(1, 5.0 + apart), self.plane(2, 5.0)])
+            with patch("kind_distance.core.practice.scenes._land", lambda _: [tuple(scene.planes)]):
+                return _plan_fault(scene, "merged_edge") is not None
+
+        self.assertAlmostEqual(begins(planted, 0.1, 1.0), 0.5, 4)
+
+    def test_values_that_moved_and_ground_that_shows(self):
+        ground = SimpleNamespace(scene=SimpleNamespace(planes=[SimpleNamespace(name="Hill")]))
+        played = SimpleNamespace(broken=())
+
+        def told(off=0.0, rims=0.0):
+            now, book = SimpleNamespace(rims=rims, values=(5.0 + off,)), SimpleNamespace(rims=0.0, values=(5.0,))
+            with patch("kind_distance.core.practice.play._buried", lambda *_: []), patch(
+                "kind_distance.core.practice.play._met_wet", lambda *_: []
+            ):
+                return [why.kind for why in outcomes(ground, played, now, book)]
+
+        self.assertAlmostEqual(begins(lambda off: told(off) == ["values_moved"], 0.0, 1.0), 0.3, 4)
+        self.assertAlmostEqual(begins(lambda off: told(-off) == ["values_moved"], 0.0, 1.0), 0.3, 4)
+        self.assertAlmostEqual(begins(lambda rims: told(rims=rims) == ["ground_shows"], 0.0, 0.1), 0.02, 4)
