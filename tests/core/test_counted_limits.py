@@ -190,6 +190,12 @@ class FromHowMuchOn(unittest.TestCase):
 
         self.assertAlmostEqual(begins(other, 5.0, 30.0), 15.0, delta=0.05)
 
+    def test_of_a_pale_target_it_is_the_palest_mix_that_still_has_a_hue(self):
+        mixes = mixes_of((Tube((96.5, 0.0, 0.0), white=True), Tube((50.0, 14.0, 0.0))), transparent=False)
+        found = _same_hue(mixes, np.array([95.0, 4.0, 0.0], np.float32), None)
+        self.assertGreaterEqual(float(np.hypot(*found.lab[1:])), 4.0)
+        self.assertLess(float(np.hypot(*found.lab[1:])), 4.4)
+
 
 class Focal(unittest.TestCase):
     def test_reaches(self):
@@ -228,8 +234,9 @@ class Practised(unittest.TestCase):
 
         def told(off=0.0, rims=0.0):
             now, book = SimpleNamespace(rims=rims, values=(5.0 + off,)), SimpleNamespace(rims=0.0, values=(5.0,))
-            with patch("kind_distance.core.practice.play._buried", lambda *_: []), patch(
-                "kind_distance.core.practice.play._met_wet", lambda *_: []
+            with (
+                patch("kind_distance.core.practice.play._buried", lambda *_: []),
+                patch("kind_distance.core.practice.play._met_wet", lambda *_: []),
             ):
                 return [why.kind for why in outcomes(ground, played, now, book)]
 

@@ -4,6 +4,9 @@ import unittest
 from dataclasses import replace
 
 from kind_distance.core.depth.readings import Border
+from kind_distance.core.judging.films import open_minutes
+from kind_distance.core.judging.model import Painted
+from kind_distance.core.judging.reading import Read
 from kind_distance.core.paint.handling import Handling
 from kind_distance.core.paint.media import MEDIA, medium_of
 from kind_distance.core.passes.kinds import KINDS, LEVEL, WET_ONLY, cannot, kind_of, paint_in, title_in
@@ -18,7 +21,7 @@ from kind_distance.errors import DomainError
 from kind_distance.stages.passes.pass_words import KIND_WHY, say_cannot
 from kind_distance.stages.passes.plan_words import judge_wet
 from tests.core.test_schedule import layer, problem, session
-from tests.planning import derive, ruled
+from tests.planning import derive, ruled, scene_for
 
 SKY = PlaneFacts("Sky", 300.0, 0.0, 8.3, 8.0, 8.6, None, sky=True)
 FIELD = PlaneFacts("Field", 600.0, 0.4, 3.5, 1.9, 5.5, 0.99)
@@ -124,6 +127,18 @@ class Derived(unittest.TestCase):
             for medium in ("acrylic", "watercolour", "oil")
         }
         self.assertEqual(aids, {"acrylic": ("mist",), "watercolour": ("wetted",), "oil": ()})
+
+    def test_a_blend_that_just_fits_its_open_time_is_not_misted(self):
+        """Acrylic stays open for eight minutes and a half in the air of a studio."""
+        aids = {}
+        for area in range(20, 900, 10):
+            planes = (SKY, replace(FIELD, handling=Handling(marks="soft"), area_cm2=float(area)))
+            made = next(each for each in needed("acrylic", planes=planes) if each.kind == "blend")
+            aids[made.minutes] = made.aids
+            scene = scene_for(planes, TOUCHING)
+            stays = open_minutes(Read(scene, 0, Painted(replace(made, aids=()), 0, made.minutes)))
+        self.assertEqual({minutes: bool(each) for minutes, each in aids.items()}, {m: m > stays for m in aids})
+        self.assertTrue(8 < stays < 8.8, "so that eight minutes lie within a tenth of it")
 
     def test_every_medium_and_school_with_all_lights_is_placed_and_holds(self):
         """Property: whatever is derived, the verifier finds nothing in its plan."""

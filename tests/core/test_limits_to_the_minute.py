@@ -4,6 +4,7 @@ Sessions, passes and waits are whole minutes, so that a limit is met every day a
 numbers of the trade among them are common practice without a source, as said beside each in the code.
 """
 
+import math
 import unittest
 from dataclasses import replace
 from datetime import datetime, timedelta
@@ -113,6 +114,18 @@ class JustLongEnough(unittest.TestCase):
             return bool(find_conflict(given, lambda _: False).passes)
 
         self.assertEqual((MOST_PASSES, looked(MOST_PASSES), looked(MOST_PASSES + 1)), (40, True, False))
+
+    def test_what_goes_into_wet_paint_does_so_while_that_stays_open(self):
+        given = problem([layer(1, 1), layer(2, 1, 2, "scratch")])
+        board = Board(given)
+        film = board.paint(given.passes[0], 610)
+        self.assertEqual(
+            [
+                board.wet_for(given.passes[1], start)
+                for start in (610, math.floor(film.open_until) - 2, film.open_until - 1)
+            ],
+            [True, True, False],
+        )
 
     def test_two_words_are_joined_by_and(self):
         self.assertEqual([say_list([]), say_list(["sky"]), say_list(["sky", "hill"])], ["", "sky", "sky and hill"])
