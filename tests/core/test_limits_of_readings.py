@@ -189,14 +189,14 @@ class Skies(unittest.TestCase):
 
 class Lines(unittest.TestCase):
     def test_only_a_line_with_a_step_is_one(self):
-        def seen(step):
+        def picture(step):
             value = np.full((200, 320), 5.0, np.float32)
             value[100:] += np.float32(step)
-            return bool(level_lines(value))
+            return value
 
-        # A step of one value is a rise of 0.04 in a row once it is softened; less than a twentieth is noise.
-        self.assertTrue(seen(0.5))
-        self.assertFalse(seen(0.02))
+        # A line is told with four times its rise from row to row: a fiftieth of a step is the least.
+        least = begins(lambda step: bool(level_lines(picture(step))), 0.01, 0.5)
+        self.assertAlmostEqual(level_lines(picture(least + 1e-3))[0].strength, 4 * 0.02, delta=0.003)
 
     def test_a_dark_line_goes_down_as_well_as_up(self):
         for step in (3.0, -3.0):
@@ -298,6 +298,14 @@ class Composed(unittest.TestCase):
             return bool(find_hot_spots(value, chroma, Focus(0.5, 0.5, 0.1))[0])
 
         self.assertAlmostEqual(begins(outside, 0.05, 0.25), 0.14, delta=0.005)
+
+    def test_a_streak_four_times_as_long_as_wide_is_still_a_spot(self):
+        def spots(long):
+            value = np.full((200, 320), 4.0, np.float32)
+            value[100:104, 100 : 100 + long] = 8.0
+            return len(find_hot_spots(value, np.zeros_like(value), None)[0])
+
+        self.assertEqual([spots(15), spots(16), spots(17)], [1, 1, 0])
 
     def test_a_rim_edge_within_four_hundredths_of_a_told_line_is_that_line(self):
         value = np.full((200, 320), 3.0, np.float32)
