@@ -383,6 +383,9 @@ class Shadows(unittest.TestCase):
     def test_it_falls_away_from_the_light(self):
         self.assertEqual(self.told(90), ["shadow_to_light"])
         self.assertEqual(self.told(270), [])
+        for light, end, side in ((90, (0.6, 0.8), "right"), (270, (0.4, 0.8), "left")):
+            found = audit_shadows([CastShadow(1, "", (0.5, 0.8), end)], None, 1.5, light)
+            self.assertEqual(dict(found[0].measures)["side"], side)
         side = begins(lambda degrees: bool(self.told(degrees)), 0.0, 90.0)
         self.assertAlmostEqual(math.sin(math.radians(side)), 0.35, places=4)
         down = begins(lambda across: bool(self.told(90, (0.5 + across, 0.9))), 0.0, 0.4)

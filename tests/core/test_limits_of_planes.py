@@ -22,6 +22,7 @@ from kind_distance.core.depth.plan import (
     PairChoice,
     PlaneSpec,
     PlannedPlane,
+    _held_direction,
     air_direction,
     contrast_left,
     plan_depth,
@@ -370,6 +371,15 @@ class Planning(Pair):
         given, _ = self.scene(settings=DepthSettings("hazy", pull=1.0), pairs=[PairChoice(1, 2, gap=0.9, direction=-1)])
         gap = plan_depth(given).gaps[0]
         self.assertEqual((gap.sign, gap.wanted), (-1, 0.9))
+
+    def test_two_values_held_by_hand_say_which_is_the_lighter(self):
+        def direction(far, near):
+            given, _ = self.scene()
+            specs = [replace(spec, locked_value=held) for spec, held in zip(given.specs, (far, near), strict=True)]
+            return _held_direction(replace(given, specs=specs), given.borders[0])
+
+        held = ((5.2, 5.0), (5.0, 5.2), (5.0, 5.0), (5.0, None), (None, 5.0))
+        self.assertEqual([direction(*each) for each in held], [1, -1, 0, 0, 0])
 
 
 class Sight(unittest.TestCase):

@@ -15,7 +15,7 @@ from kind_distance.core.colour.srgb import codes_from_linear
 from kind_distance.core.depth.proposal import LEAST_SKY, find_sky, has_sky
 from kind_distance.core.picture.balance import find_clipping, guessed_cast, read_place
 from kind_distance.core.picture.composition import _but_the_horizon, _leanings, _weights, find_exits, find_hot_spots
-from kind_distance.core.picture.crops import Crop, _shared, suggest_crops
+from kind_distance.core.picture.crops import Crop, _shared, _View, _weigh, suggest_crops
 from kind_distance.core.picture.departures import Departure, depart
 from kind_distance.core.picture.divisions import rabatment
 from kind_distance.core.picture.edits import WIDEST_PULL, Edit, apply_edits
@@ -28,6 +28,7 @@ from kind_distance.core.picture.horizon import (
     lower_border,
     upper_border,
 )
+from kind_distance.core.picture.page import _mostly_inside
 from kind_distance.core.picture.reserve import audit_reserves
 from kind_distance.core.picture.thumbnail import THUMBNAIL_SIZE, ThumbnailSettings, plain
 from kind_distance.core.picture.working import WorkingPicture, shrink
@@ -317,6 +318,15 @@ class Composed(unittest.TestCase):
         self.assertAlmostEqual(begins(told, 0.0, 0.1), 0.04, delta=0.003)
 
 
+class Pages(unittest.TestCase):
+    def test_seven_tenths_inside_another_is_a_part_of_it(self):
+        def part(across):
+            return _mostly_inside((0, 0, 100, 100), (0, 0, across, 400))
+
+        self.assertEqual([part(68), part(70), part(72)], [False, True, True])
+        self.assertFalse(_mostly_inside((0, 0, 10, 10), (20, 20, 10, 10)))
+
+
 class FocalThings(unittest.TestCase):
     def test_a_thing_is_a_step_apart_from_what_is_around(self):
         def unseen(step):
@@ -334,6 +344,18 @@ class Crops(unittest.TestCase):
         wide = suggest_crops(value, 80, 40, 1.0, Focus(0.5, 0.5, 0.05), None, wanted=40)
         self.assertEqual(sorted({each.crop.width for each in wide}), [35, 40])
         self.assertEqual(suggest_crops(value, 31, 31, 1.0, Focus(0.5, 0.5, 0.05), None), [])
+
+    def test_the_likings_of_the_painter_count_three_times(self):
+        """Where the horizon lies changes nothing else of a crop's score."""
+        view = _View.of(np.tile(np.linspace(2, 8, 90, dtype=np.float32), (60, 1)))
+
+        def score(horizon, division):
+            return _weigh(Crop(0, 0, 900, 600), view, Focus(0.5, 0.5, 0.05), horizon, 900, 600, division)[0]
+
+        self.assertAlmostEqual(score(0.2, "unusual") - score(0.35, "unusual"), 0.8 * 3.0, 4)
+        for at in (0.27, 0.35, 0.4):
+            none, liked = score(None, ""), score(at, "thirds")
+            self.assertAlmostEqual(liked - none + 0.4, 3.0 * (score(at, "") - none + 0.4), 4)
 
     def test_windows_side_by_side_share_nothing(self):
         self.assertEqual(_shared(Crop(0, 0, 10, 10), Crop(10, 0, 10, 10)), 0.0)
@@ -427,6 +449,9 @@ class Departures(unittest.TestCase):
         left = depart(value, (Departure("moved", square, (-0.5, 0.0)),))
         self.assertTrue((left[:, :2] > 8).any(), "The very first column is painted too.")
         self.assertFalse((left[:, -6:] > 8).any(), "Nothing comes in again on the other side.")
+        down = depart(value, (Departure("moved", square, (0.0, 0.5)),))
+        self.assertTrue((down[-2:] > 8).any())
+        self.assertFalse((down[:6] > 8).any())
         up = depart(value, (Departure("moved", square, (0.0, -0.5)),))
         self.assertTrue((up[:2] > 8).any())
         self.assertFalse((up[-6:] > 8).any())

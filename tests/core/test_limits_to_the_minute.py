@@ -8,12 +8,14 @@ import math
 import unittest
 from dataclasses import replace
 from datetime import datetime, timedelta
+from types import SimpleNamespace
 from unittest.mock import patch
 
 from kind_distance.core.deriving.order import _excused
 from kind_distance.core.judging.model import JudgedBorder
 from kind_distance.core.judging.reading import read_all
 from kind_distance.core.judging.wetness import beside_of
+from kind_distance.core.light.wanted import LightWanted
 from kind_distance.core.paint.drying import Drying
 from kind_distance.core.passes.audit import audit_materials
 from kind_distance.core.passes.model import Pass, Precedence
@@ -21,12 +23,12 @@ from kind_distance.core.passes.order import _idle_minutes
 from kind_distance.core.schedule.conflict import MOST_PASSES, find_conflict
 from kind_distance.core.schedule.exact import _no_wetter
 from kind_distance.core.schedule.other_paintings import NextPass, find_waits
-from kind_distance.core.schedule.outdoors import Expected, Outing, _fair, audit_outings
+from kind_distance.core.schedule.outdoors import Expected, Outing, _fair, _fair_day, _window_in, audit_outings
 from kind_distance.core.schedule.placed_by_hand import first_that_holds, put_by_hand
 from kind_distance.core.schedule.plan import Board, _unplaced, later_starts, make_schedule
 from kind_distance.core.schedule.reasons import explain
 from kind_distance.core.schedule.rules import rules_of
-from kind_distance.core.schedule.verify import verify
+from kind_distance.core.schedule.verify import _state_broken, verify
 from kind_distance.core.wording import say_list
 from kind_distance.errors import DomainError
 from tests.core.test_limits_of_sessions import ROOM, layer, over, problem, session, stood
@@ -127,6 +129,17 @@ class JustLongEnough(unittest.TestCase):
             [True, True, False],
         )
 
+    def test_a_film_stepped_by_the_minute_may_be_two_minutes_off(self):
+        """And five more where it dries through, which is stepped by five minutes."""
+        film = SimpleNamespace(open_until=650.0, touch=700.0, through=2000.0, firm=800.0)
+        for needs, ready, lets in (("touch_dry", 700, 2.0), ("firm", 800, 2.0), ("through_dry", 2000, 7.0)):
+            early = begins(lambda by, n=needs, r=ready: _state_broken(n, film, r - by, r + 10), 0.0, 20.0)
+            self.assertAlmostEqual(early, lets, 4, needs)
+        late = begins(lambda by: _state_broken("not_tacky", film, 640.0, 650.0 + by), 0.0, 20.0)
+        self.assertAlmostEqual(late, 2.0, 4)
+        dry = begins(lambda by: _state_broken("not_tacky", film, 700.0 - by, 720.0), 0.0, 20.0)
+        self.assertAlmostEqual(dry, 2.0, 4)
+
     def test_two_words_are_joined_by_and(self):
         self.assertEqual([say_list([]), say_list(["sky"]), say_list(["sky", "hill"])], ["", "sky", "sky and hill"])
 
@@ -152,6 +165,19 @@ class Outdoors(unittest.TestCase):
         outing = Outing(1, "Wednesday", self.START, 60, None, None)
         with patch("kind_distance.core.schedule.outdoors._weather", lambda _: Expected(**known)):
             return [each.kind for each in audit_outings([outing], None, self.START - LIKE)], _fair(outing)
+
+    def test_a_fair_day_lies_ahead(self):
+        outing = Outing(1, "", self.START, 60, 45.0, 0.0)
+        with patch("kind_distance.core.schedule.outdoors._fair", lambda _: True):
+            self.assertEqual(_fair_day(outing, self.START + LIKE - timedelta(minutes=1)), self.START + LIKE)
+            self.assertEqual(_fair_day(outing, self.START + LIKE), self.START + 2 * LIKE)
+
+    def test_a_light_that_ends_when_one_begins_is_none(self):
+        outing, wanted = Outing(1, "", self.START, 60, 45.0, 0.0), LightWanted("high")
+        for end, there in ((0, False), (1, True)):
+            window = (self.START - LIKE, self.START + timedelta(minutes=end))
+            with patch.object(LightWanted, "window", lambda *_, w=window: w):
+                self.assertEqual(_window_in(outing, wanted) is not None, there, end)
 
     def test_rain_heat_and_wind_begin_where_a_day_is_no_longer_fair(self):
         for name, kind, quiet, loud, limit in (
