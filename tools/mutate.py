@@ -4,8 +4,8 @@
 
 A fault is a turned sign, a moved boundary (`tools/moved.py`), another constant, or two arguments that change places.
 They are chosen by a seed, so that the same seed plants the same faults. Each is planted in a copy of the project, in a
-process of its own that already has the large libraries; the tests that import the module of the fault are run there,
-and the worked paintings. It is run by hand: a hundred faults take about an hour.
+process of its own that already has the large libraries; the tests that import the module of the fault or its package
+are run there, the worked paintings and what is recorded. It is run by hand: a hundred faults take about an hour.
 """
 
 from __future__ import annotations
@@ -22,12 +22,13 @@ import unittest
 from collections.abc import Iterator
 from concurrent.futures import ProcessPoolExecutor
 from dataclasses import dataclass
+from functools import cache
 from multiprocessing import get_context
 from pathlib import Path
 
 ROOT = Path(__file__).parents[1]
 CORE = Path("kind_distance/core")
-LONGEST_S = 400  # what runs longer hangs, which whoever runs the tests would notice
+LONGEST_S = 150  # a test that runs longer hangs, which whoever runs it would notice
 LIMITS = (ast.Lt, ast.LtE, ast.Gt, ast.GtE)
 MOVED = '__import__("tools.moved", fromlist=["moved"]).moved'
 SIGNS: dict[type[ast.operator], type[ast.operator]] = {ast.Add: ast.Sub, ast.Sub: ast.Add}
@@ -124,38 +125,47 @@ def chosen(count: int, seed: int, only: str) -> list[Fault]:
     return found
 
 
+@cache
+def _imports_of(file: Path) -> frozenset[str]:
+    """Modules and names that a test imports, itself and by what tests share (`tests.ordering`, say)."""
+    found = [n for n in ast.walk(ast.parse(file.read_text("utf-8"))) if isinstance(n, ast.ImportFrom) and n.module]
+    named = {str(n.module) for n in found} | {f"{n.module}.{each.name}" for n in found for each in n.names}
+    shared = [ROOT / f"{each.replace('.', '/')}.py" for each in named if each.startswith("tests.")]
+    return frozenset(named.union(*(_imports_of(each) for each in shared if each.is_file() and each != file)))
+
+
 def tests_near(file: Path) -> list[str]:
-    """Name the test modules that import a module, quick ones of the core first; then cases and records."""
-    module = ".".join(file.with_suffix("").parts)
-    near = []
-    for test in sorted((ROOT / "tests").rglob("test_*.py"), key=lambda each: (each.parent.name != "core", each)):
-        if "browser" in test.parts:
-            continue
-        imports = [n for n in ast.walk(ast.parse(test.read_text("utf-8"))) if isinstance(n, ast.ImportFrom)]
-        wanted = {n.module for n in imports} | {f"{n.module}.{each.name}" for n in imports for each in n.names}
-        if module in wanted:
-            near.append(".".join(test.relative_to(ROOT).with_suffix("").parts))
-    # Nobody imports it: what its package is tested by has to notice.
-    if not near:
-        package = file.parent.name
-        near = [
-            ".".join(test.relative_to(ROOT).with_suffix("").parts)
-            for test in sorted((ROOT / "tests/core").glob("test_*.py"))
-            if f"kind_distance.core.{package}" in test.read_text("utf-8")
-        ]
+    """Name the test modules near a module: those that import it, those that import its package, cases and records."""
+    module, package = ".".join(file.with_suffix("").parts), ".".join(file.parent.parts)
+    tests = sorted((ROOT / "tests").rglob("test_*.py"), key=lambda each: (each.parent.name != "core", each))
+    tests = [test for test in tests if "browser" not in test.parts]
+    near = [test for test in tests if module in _imports_of(test)]
+    if package != ".".join(CORE.parts):
+        of_package = [t for t in tests if t.parent.name == "core" and any(package in n for n in _imports_of(t))]
+        near += [test for test in of_package if test not in near and test.stem != "test_record"]
     parts = RECORDS.get(file.relative_to(CORE).parts[0], ())
     recorded = [f"tests.core.test_record.Records.test_{part}" for part in parts]
-    return [*near, "tests.cases.test_cases", *recorded]
+    near = [test for test in near if test.stem != "test_record"]
+    names = [".".join(test.relative_to(ROOT).with_suffix("").parts) for test in near]
+    return [*names, "tests.cases.test_cases", *recorded]
+
+
+class _Watched(unittest.TextTestResult):
+    """Results of tests each of which is ended where it hangs."""
+
+    def startTest(self, test: unittest.TestCase) -> None:  # noqa: N802  unittest's name
+        signal.alarm(LONGEST_S)
+        super().startTest(test)
 
 
 def _run_tests(place: Path, tests: list[str]) -> int:
     """Run tests of a copy of the project in this process; 0 where all pass."""
-    signal.alarm(LONGEST_S)
     os.chdir(place)
     sys.path[0] = str(place)
     with Path(os.devnull).open("w") as nowhere:
         suite = unittest.defaultTestLoader.loadTestsFromNames(tests)
-        return 0 if unittest.TextTestRunner(nowhere, failfast=True).run(suite).wasSuccessful() else 1
+        runner = unittest.TextTestRunner(nowhere, failfast=True, resultclass=_Watched)
+        return 0 if runner.run(suite).wasSuccessful() else 1
 
 
 def noticed(fault: Fault) -> bool:
