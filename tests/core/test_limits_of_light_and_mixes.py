@@ -12,11 +12,12 @@ from types import SimpleNamespace
 import numpy as np
 
 from kind_distance.core.colour.lab import linear_from_lab
+from kind_distance.core.depth.other_veil import Air, _bounds
 from kind_distance.core.depth.proposal import propose_planes
 from kind_distance.core.depth.readings import read_borders, read_planes
 from kind_distance.core.depth.reserved_lights import KeptLight, Reserve, audit_kept
 from kind_distance.core.depth.value_room import AIR, KEY
-from kind_distance.core.depth.veil import VeilProfile
+from kind_distance.core.depth.veil import VeilProfile, profile_of
 from kind_distance.core.easel.clocks import Touch, clock_of
 from kind_distance.core.light.shadows import CastShadow, audit_shadows, cast, per_height
 from kind_distance.core.light.station import light_window, sun_apart
@@ -347,6 +348,15 @@ class Depth(unittest.TestCase):
                 self.assertAlmostEqual(at[1], middle[1], delta=0.6 / size)
             else:
                 self.assertAlmostEqual(at[0], middle[0], delta=4 / size)
+
+    def test_a_surface_under_another_air_is_lit_by_a_sun_at_most(self):
+        """Own light of 1.6 against white, dimmed by what the air leaves, and the air's own on top."""
+        now = Air(profile_of("mist"), 2.0)
+        low, high = _bounds([None, 500.0], now)
+        left = now.left(500.0)
+        np.testing.assert_allclose(high[2], 1.6 * left + now.airlight * (1 - left), rtol=1e-5)
+        np.testing.assert_allclose(low[2], now.airlight * (1 - left), rtol=1e-5)
+        np.testing.assert_allclose((low[1], high[1]), (np.zeros(3), np.ones(3)))
 
     def test_bands_grow_by_half_towards_the_eye(self):
         picture = WorkingPicture.of(np.full((190, 100, 3), 128, np.uint8))

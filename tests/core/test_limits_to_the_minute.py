@@ -28,7 +28,7 @@ from kind_distance.core.schedule.placed_by_hand import first_that_holds, put_by_
 from kind_distance.core.schedule.plan import Board, _unplaced, later_starts, make_schedule
 from kind_distance.core.schedule.reasons import explain
 from kind_distance.core.schedule.rules import rules_of
-from kind_distance.core.schedule.verify import _state_broken, verify
+from kind_distance.core.schedule.verify import _follow, _state_broken, verify
 from kind_distance.core.wording import say_list
 from kind_distance.errors import DomainError
 from tests.core.test_limits_of_sessions import ROOM, layer, over, problem, session, stood
@@ -139,6 +139,23 @@ class JustLongEnough(unittest.TestCase):
         self.assertAlmostEqual(late, 2.0, 4)
         dry = begins(lambda by: _state_broken("not_tacky", film, 700.0 - by, 720.0), 0.0, 20.0)
         self.assertAlmostEqual(dry, 2.0, 4)
+
+    def test_what_is_ready_at_this_minute_holds_nothing_up(self):
+        given = over("touch_dry")
+        board = Board(given)
+        ready = math.ceil(board.paint(given.passes[0], 610).touch)
+        self.assertEqual(board.earliest(given.passes[1], ready), (ready, None))
+        start, block = board.earliest(given.passes[1], ready - 1)
+        self.assertEqual((start, block.by), (ready, 1))
+
+    def test_the_verifier_finds_open_time_as_the_planner_does(self):
+        """Stepped by the minute, and worked out at once: two roads to one number."""
+        for paint in ("watercolour", "gouache", "acrylic", "oil"):
+            given = problem([layer(1, 1, paint=paint)])
+            planned = Board(given).paint(given.passes[0], 610)
+            film = _follow(given, given.passes[0], 610.0, 20_000.0)
+            self.assertAlmostEqual(film.open_until - 610, planned.open_until - 610, delta=1.5, msg=paint)
+            self.assertAlmostEqual(film.touch - 610, planned.touch - 610, delta=2.5, msg=paint)
 
     def test_two_words_are_joined_by_and(self):
         self.assertEqual([say_list([]), say_list(["sky"]), say_list(["sky", "hill"])], ["", "sky", "sky and hill"])
