@@ -178,6 +178,21 @@ class Stages(unittest.TestCase):
         found = self.film.stage((GROUND, BuildStep(22, "blend", (1,))))
         self.assertAlmostEqual(found.values[0], 8.2, delta=0.6)
 
+    def test_blending_lays_more_where_less_than_a_third_of_the_plane_has_paint(self):
+        aims = self.film.aims
+        inside = aims.inside(1)
+
+        def laid(share):
+            canvas = bare(aims)
+            rows, columns = np.nonzero(inside)
+            some = np.arange(rows.size) < round(share * rows.size)
+            canvas.owner[rows[some], columns[some]] = 1
+            after = painted(canvas, aims, BuildStep(22, "blend", (1,)))
+            return float((after.owner[inside] == 1).mean())
+
+        self.assertGreater(laid(0.28), 0.8)
+        self.assertAlmostEqual(laid(0.32), 0.32, delta=0.01)
+
     def test_borders_are_let_go_where_planes_lie_within_four_fifths_of_a_step(self):
         """By the plan: what is farther apart has an edge that is meant."""
 

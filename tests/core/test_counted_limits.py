@@ -25,7 +25,7 @@ from kind_distance.core.picture.thumbnail import ThumbnailSettings
 from kind_distance.core.picture.turning import check_tilt
 from kind_distance.core.practice.learning import Answered, Bias, bias_of, level_for, line_of
 from kind_distance.core.practice.play import outcomes
-from kind_distance.core.practice.scenes import _as_meant, _plan_fault
+from kind_distance.core.practice.scenes import _as_meant, _plan_fault, _shows
 from kind_distance.core.schedule.conflict import find_conflict
 from kind_distance.core.schedule.outdoors import Outing, OwnAir, _fair_day, _weather
 from kind_distance.errors import DomainError
@@ -227,6 +227,23 @@ class Practised(unittest.TestCase):
                 return _plan_fault(scene, "merged_edge") is not None
 
         self.assertAlmostEqual(begins(planted, 0.1, 1.0), 0.5, 4)
+
+    def test_a_fault_takes_four_hundred_pixels_a_twentieth_of_which_change(self):
+        def shows(wide, high=20, share=1.0, by=8):
+            one = np.full((100, 100, 3), 120, np.uint8)
+            other = one.copy()
+            box = np.zeros((high, wide), bool)
+            box.ravel()[: round(share * box.size)] = True
+            other[10 : 10 + high, 10 : 10 + wide][box] += np.uint8(by)
+            return _shows(
+                SimpleNamespace(codes=one), SimpleNamespace(codes=other, fault_box=(10, 10, 10 + wide, 10 + high))
+            )
+
+        self.assertEqual([shows(19, by=40), shows(20, by=40)], [False, True])
+        self.assertAlmostEqual(begins(lambda share: shows(80, 80, share, 40), 0.0, 0.2), 0.05, delta=0.001)
+        # Greys of 120 and 130 lie 0.39 of a value apart, of 120 and 131 0.43 (ASTM D1535).
+        self.assertEqual([shows(20, by=10), shows(20, by=11)], [False, True])
+        self.assertFalse(_shows(SimpleNamespace(codes=None), SimpleNamespace(fault_box=None)))
 
     def test_values_that_moved_and_ground_that_shows(self):
         ground = SimpleNamespace(scene=SimpleNamespace(planes=[SimpleNamespace(name="Hill")]))

@@ -29,6 +29,7 @@ from kind_distance.core.picture.horizon import (
     upper_border,
 )
 from kind_distance.core.picture.page import _mostly_inside
+from kind_distance.core.picture.perspective import height_by_eye_level
 from kind_distance.core.picture.reserve import audit_reserves
 from kind_distance.core.picture.thumbnail import THUMBNAIL_SIZE, ThumbnailSettings, plain
 from kind_distance.core.picture.working import WorkingPicture, shrink
@@ -316,6 +317,14 @@ class Composed(unittest.TestCase):
             return bool(find_exits(value, [Line(0.5 + by, 0.0, 5.0, 1.0)], None))
 
         self.assertAlmostEqual(begins(told, 0.0, 0.1), 0.04, delta=0.003)
+
+
+class EyeLevel(unittest.TestCase):
+    def test_a_low_wall_just_below_the_horizon_has_a_height(self):
+        self.assertAlmostEqual(height_by_eye_level(0.52, 0.50, 0.48, 1.6), 0.8)
+        for base, top, horizon in ((0.50, 0.52, 0.48), (0.50, 0.50, 0.48), (0.48, 0.3, 0.48), (0.47, 0.3, 0.48)):
+            self.assertTrue(refused(lambda each=(base, top, horizon): height_by_eye_level(*each, 1.6)), (base, top))
+        self.assertTrue(refused(lambda: height_by_eye_level(0.6, 0.3, 0.48, 0.0)))
 
 
 class Pages(unittest.TestCase):
