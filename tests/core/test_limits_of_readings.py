@@ -13,6 +13,7 @@ import numpy as np
 from kind_distance.core.colour.munsell import lightness_from_value, luminance_from_value, value_from_lightness
 from kind_distance.core.colour.srgb import codes_from_linear
 from kind_distance.core.depth.proposal import LEAST_SKY, find_sky, has_sky
+from kind_distance.core.depth.settle import settle_line
 from kind_distance.core.picture.balance import find_clipping, guessed_cast, read_place
 from kind_distance.core.picture.composition import _but_the_horizon, _leanings, _weights, find_exits, find_hot_spots
 from kind_distance.core.picture.crops import Crop, _shared, _View, _weigh, suggest_crops
@@ -325,6 +326,17 @@ class EyeLevel(unittest.TestCase):
         for base, top, horizon in ((0.50, 0.52, 0.48), (0.50, 0.50, 0.48), (0.48, 0.3, 0.48), (0.47, 0.3, 0.48)):
             self.assertTrue(refused(lambda each=(base, top, horizon): height_by_eye_level(*each, 1.6)), (base, top))
         self.assertTrue(refused(lambda: height_by_eye_level(0.6, 0.3, 0.48, 0.0)))
+
+
+class SettledLines(unittest.TestCase):
+    def test_a_line_moves_to_an_edge_as_far_off_as_it_may_both_ways(self):
+        for by in (-10, 10):
+            codes = np.full((200, 300, 3), 60, np.uint8)
+            codes[100 + by :] = 200
+            # An edge between two rows lies half a row over the second.
+            settled = settle_line(WorkingPicture.of(codes), ((0.0, 99.5 / 199), (1.0, 99.5 / 199)), reach=0.05)
+            rows = [y * 199 for _, y in settled]
+            self.assertAlmostEqual(float(np.median(rows)), 99.5 + by, delta=0.6)
 
 
 class Pages(unittest.TestCase):

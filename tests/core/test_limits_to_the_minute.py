@@ -86,6 +86,16 @@ class Ends(unittest.TestCase):
         self.assertEqual(why(10, 960).kind, "all_over")
         self.assertEqual(why(10, 959).kind, "none_free")
 
+    def test_what_its_paint_keeps_out_of_the_last_session_is_told_with_the_wait(self):
+        """Acrylic is touch dry a quarter of an hour after it was laid."""
+        for minutes, kind in ((20, "ready_late"), (30, "ready_late")):
+            given = replace(over("touch_dry"), sessions=(session(1, 600, minutes),))
+            why = make_schedule(given).unplaced[0].why
+            self.assertEqual(why.kind, kind)
+        wait = dict(why.measures)["wait_min"]
+        fits = replace(over("touch_dry"), sessions=(session(1, 600, wait + 10),))
+        self.assertEqual(make_schedule(fits).unplaced, ())
+
     def test_sessions_added_begin_now_at_the_earliest(self):
         self.assertEqual(later_starts(600, 1, 2, 2040), [2040, 3480])
         self.assertEqual(later_starts(600, 1, 1, 2041), [3480])
