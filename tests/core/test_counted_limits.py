@@ -23,9 +23,11 @@ from kind_distance.core.picture.departures import Departure
 from kind_distance.core.picture.focus import Focus
 from kind_distance.core.picture.thumbnail import ThumbnailSettings
 from kind_distance.core.picture.turning import check_tilt
+from kind_distance.core.practice.canvas import WIDE
 from kind_distance.core.practice.learning import Answered, Bias, bias_of, level_for, line_of
 from kind_distance.core.practice.play import outcomes
 from kind_distance.core.practice.scenes import _as_meant, _plan_fault, _shows
+from kind_distance.core.practice.things import Roof
 from kind_distance.core.schedule.conflict import find_conflict
 from kind_distance.core.schedule.outdoors import Outing, OwnAir, _fair_day, _weather
 from kind_distance.errors import DomainError
@@ -227,6 +229,18 @@ class Practised(unittest.TestCase):
                 return _plan_fault(scene, "merged_edge") is not None
 
         self.assertAlmostEqual(begins(planted, 0.1, 1.0), 0.5, 4)
+
+    def test_a_roof_grows_or_shrinks_by_as_little_as_may_be(self):
+        def scale(*rows, touching=True):
+            lines = [np.full(WIDE, row, np.float32) for row in rows]
+            return Roof.scale(SimpleNamespace(lines=lines, touching=touching), 10.0, 100.0, 50.0)
+
+        self.assertAlmostEqual(scale(60, 45), 1.1)
+        self.assertAlmostEqual(scale(55, 35), 0.9)
+        self.assertTrue(refused(lambda: scale(71, 17)))
+        self.assertAlmostEqual(scale(69, 17), 0.62)
+        # One that is to stand clear keeps fourteen pixels off every line.
+        self.assertEqual([scale(64.5, touching=False), scale(63.5, touching=False)], [1.0, 1.15])
 
     def test_a_fault_takes_four_hundred_pixels_a_twentieth_of_which_change(self):
         def shows(wide, high=20, share=1.0, by=8):
