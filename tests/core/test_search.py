@@ -184,6 +184,16 @@ class Searching(unittest.TestCase):
             self.assertEqual(int(dry("acrylic", 610.0, problem.weather).open_until), 616)
             self.assertEqual({number for number, _, _ in search(problem, ())}, placed)
 
+    def test_into_paint_that_is_painted_already_until_it_turns_tacky(self):
+        for minutes, placed in ((6, True), (7, False)):
+            passes = tuple(Pass(n, "block_in", (rank,), f"layer {n}", "acrylic", long, place=f"Plane {rank}")
+                           for n, rank, long in ((1, 1, 10), (2, 1, minutes), (3, 2, 1)))  # fmt: skip
+            spells = (Session(1, "One", 600, 10 + minutes),)
+            problem = Problem(passes, (Precedence(1, 2, "not_tacky"),), frozenset(), "done", spells,
+                              done=(Done(1, 600, 610),), not_before=610)  # fmt: skip
+            self.assertEqual(int(Board(problem).films[1].open_until), 616)
+            self.assertEqual(2 in {number for number, _, _ in search(problem, ())}, placed, minutes)
+
     def test_nothing_to_seek(self):
         problem = painting(3, 1, 80)
         self.assertEqual(search(replace(problem, sessions=()), ()), ())
