@@ -23,8 +23,9 @@ from kind_distance.core.picture.departures import Departure
 from kind_distance.core.picture.focus import Focus
 from kind_distance.core.picture.thumbnail import ThumbnailSettings
 from kind_distance.core.picture.turning import check_tilt
-from kind_distance.core.practice.canvas import WIDE
+from kind_distance.core.practice.canvas import WIDE, Canvas, View
 from kind_distance.core.practice.learning import Answered, Bias, bias_of, level_for, line_of
+from kind_distance.core.practice.moods import MOODS
 from kind_distance.core.practice.play import outcomes
 from kind_distance.core.practice.scenes import _as_meant, _plan_fault, _shows
 from kind_distance.core.practice.things import Roof
@@ -229,6 +230,18 @@ class Practised(unittest.TestCase):
                 return _plan_fault(scene, "merged_edge") is not None
 
         self.assertAlmostEqual(begins(planted, 0.1, 1.0), 0.5, 4)
+
+    def test_a_pixel_belongs_to_what_covers_more_than_half_of_it(self):
+        canvas = Canvas(3, MOODS[0], View(250, 8, 880, 60, 25))
+
+        def owned(share):
+            canvas.labels[:] = 1
+            alpha = np.zeros(canvas.labels.shape, np.float32)
+            alpha[300, 400] = share
+            canvas.touch(alpha, np.array([0.2, 0.2, 0.2], np.float32), 5)
+            return bool(canvas.labels[300, 400] == 5)
+
+        self.assertAlmostEqual(begins(owned, 0.3, 0.8), 0.5, 4)
 
     def test_a_roof_grows_or_shrinks_by_as_little_as_may_be(self):
         def scale(*rows, touching=True):

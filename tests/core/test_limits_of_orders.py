@@ -425,6 +425,15 @@ class Wetness(unittest.TestCase):
         self.assertAlmostEqual(begins(lambda each: muddy(4, each), 0.5, 3.0), 6.0 / 4, places=4)
         self.assertTrue(muddy(4, 1.5))
         self.assertFalse(muddy(3, 5.0))
+
+        def covered(share):
+            """Of the four, the third lies on so much of the plane."""
+            third = layers(4, 2.0)[2]
+            passes = layers(4, 2.0)
+            passes[2] = replace(third, given=replace(third.given, share=share))
+            return says("wet_load", OIL, *passes)
+
+        self.assertAlmostEqual(begins(covered, 0.1, 0.9), 0.45, places=4)
         measures = finding("wet_load", OIL, *layers(4, 2.0)).measures
         self.assertEqual((measures["layers"], measures["thickness"]), (4, 8.0))
 

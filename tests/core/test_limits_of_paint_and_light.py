@@ -165,6 +165,8 @@ class Handled(unittest.TestCase):
         self.assertTrue(self.told(("thick", ""), ("thin", "")))
         self.assertFalse(self.told(("", ""), ("thin", "soft")), "what is only usual does not push")
         self.assertFalse(self.told(("thick", "broken"), ("", ""), focus=(0.6, 0.4)))
+        more = begins(lambda by: not self.told(("thick", "broken"), ("", ""), focus=(0.5 + by, 0.5)), -0.2, 0.2)
+        self.assertAlmostEqual(more, 0.0, places=4)
 
     def test_planes_as_far_off_as_each_other_may_be_handled_as_they_like(self):
         limit = begins(lambda by: self.told(("thick", "broken"), ("", ""), (0.5, 0.5 + by)), 0.0, 0.3)
