@@ -211,6 +211,11 @@ class Stages(unittest.TestCase):
         aims = Aims(plain)
         self.assertEqual([int(aims.said_by(brush)[20, 20]) for brush in (1.5, 1.7, 3.0)], [2, 1, 1])
 
+    def test_before_the_first_pass_there_is_the_bare_support(self):
+        stage = self.film.stage(())
+        self.assertEqual((stage.bare, float(stage.codes.min()) > 150), (1.0, True))
+        self.assertEqual(Film(self.scene).stage(()).values, stage.values)
+
     def test_passes_that_paint_nothing_change_nothing(self):
         one = self.film.stage((GROUND, *BLOCKED))
         two = self.film.stage((GROUND, *BLOCKED, BuildStep(30, "varnish", ())))
@@ -241,6 +246,8 @@ class Washes(unittest.TestCase):
         rows = np.s_[44:56]
         bled = np.abs(wet.codes[rows].astype(int) - dry.codes[rows].astype(int)).max(axis=-1) > 4
         self.assertGreater(bled.mean(), 0.2)
+        far = np.abs(wet.codes[72:80].astype(int) - dry.codes[72:80].astype(int)).max(axis=-1)
+        self.assertLess(float(far.mean()), 2.0, "away from where they meet nothing moves")
         light = [linear_from_codes(each.codes)[30:70].mean() for each in (dry, wet)]
         self.assertAlmostEqual(light[0], light[1], delta=0.04)
 

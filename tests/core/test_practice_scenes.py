@@ -168,6 +168,20 @@ class Faults(unittest.TestCase):
                 self.assertGreater(apart[inside].mean(), 0.04)
                 self.assertLess(apart[~inside].mean(), 0.30 if kind in ("leaning_water", "way_out") else 0.12)
 
+    def test_a_house_leans_in_every_layout_that_has_one(self):
+        found = {}
+        for seed in range(1, 40):
+            layout = layout_of(seed)
+            if layout.name in found or "leaning_uprights" not in layout.faults:
+                continue
+            try:
+                found[layout.name] = paint_fault(seed, "leaning_uprights").fault_amount
+            except DomainError:
+                continue
+        self.assertGreater(len(found), 1)
+        for name, leans in found.items():
+            self.assertGreater(abs(leans), 1.0, name)
+
     def test_value_faults_are_what_they_say(self):
         merged = scene_with(5, "merged_edge")
         values = {p.rank: p.value for p in merged.planes}
