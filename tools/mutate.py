@@ -3,6 +3,7 @@
     python -m tools.mutate [--faults 100] [--seed 1] [--only core/judging]
 
 A fault is a turned sign, a moved boundary (`tools/moved.py`), another constant, or two arguments that change places.
+Where the same of two things is compared, the places of two passes say, there is no limit: there it is turned round.
 They are chosen by a seed, so that the same seed plants the same faults. Each is planted in a copy of the project, in a
 process of its own that already has the large libraries; the tests that import the module of the fault or its package
 are run there, the worked paintings and what is recorded. It is run by hand: a hundred faults take about an hour.
@@ -30,6 +31,12 @@ ROOT = Path(__file__).parents[1]
 CORE = Path("kind_distance/core")
 LONGEST_S = 150  # a test that runs longer hangs, which whoever runs it would notice
 LIMITS = (ast.Lt, ast.LtE, ast.Gt, ast.GtE)
+TURNED_ROUND: dict[type[ast.cmpop], type[ast.cmpop]] = {
+    ast.Lt: ast.Gt,
+    ast.LtE: ast.GtE,
+    ast.Gt: ast.Lt,
+    ast.GtE: ast.LtE,
+}
 MOVED = '__import__("tools.moved", fromlist=["moved"]).moved'
 SIGNS: dict[type[ast.operator], type[ast.operator]] = {ast.Add: ast.Sub, ast.Sub: ast.Add}
 FACTOR = 1.3  # by which a constant is another one
@@ -56,7 +63,11 @@ def _changed_nodes(tree: ast.Module) -> Iterator[tuple[str, ast.AST, ast.AST]]:
     """Give every node that can be another one, with its kind of fault and the other node."""
     constants = {id(each.value) for each in tree.body if isinstance(each, ast.Assign | ast.AnnAssign) and each.value}
     for node in ast.walk(tree):
-        if isinstance(node, ast.Compare) and len(node.ops) == 1 and type(node.ops[0]) in LIMITS:
+        limits = isinstance(node, ast.Compare) and len(node.ops) == 1 and type(node.ops[0]) in LIMITS
+        if limits and _same_of(node.left) == _same_of(node.comparators[0]) != "":  # type: ignore[attr-defined]
+            turned = TURNED_ROUND[type(node.ops[0])]()  # type: ignore[attr-defined]
+            yield "boundary", node, ast.Compare(node.left, [turned], node.comparators)  # type: ignore[attr-defined]
+        elif isinstance(node, ast.Compare) and limits:
             called = ast.parse(MOVED, mode="eval").body
             kind = ast.Constant(type(node.ops[0]).__name__)
             yield "boundary", node, ast.Call(called, [node.left, kind, *node.comparators], [])
@@ -68,6 +79,13 @@ def _changed_nodes(tree: ast.Module) -> Iterator[tuple[str, ast.AST, ast.AST]]:
             counts = isinstance(node.value, int) and abs(node.value) < COUNTED_BELOW
             other = node.value + 1 if counts else round(node.value * FACTOR, None if isinstance(node.value, int) else 9)
             yield "constant", node, ast.Constant(other)
+
+
+def _same_of(node: ast.AST) -> str:
+    """Say what of a thing is compared, as in ``film.at < each.at`` or ``at[one] < at[other]``; empty for anything else."""
+    if isinstance(node, ast.Attribute):
+        return f".{node.attr}"
+    return f"{ast.dump(node.value)}[]" if isinstance(node, ast.Subscript) else ""
 
 
 def _is_text(node: ast.BinOp) -> bool:

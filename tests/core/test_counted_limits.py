@@ -26,6 +26,7 @@ from kind_distance.core.picture.turning import check_tilt
 from kind_distance.core.practice.canvas import WIDE, Canvas, View
 from kind_distance.core.practice.learning import Answered, Bias, bias_of, level_for, line_of
 from kind_distance.core.practice.moods import MOODS
+from kind_distance.core.practice.orders import order_puzzle, passes_of_scene
 from kind_distance.core.practice.play import outcomes
 from kind_distance.core.practice.scenes import _as_meant, _plan_fault, _shows
 from kind_distance.core.practice.things import Roof
@@ -230,6 +231,14 @@ class Practised(unittest.TestCase):
                 return _plan_fault(scene, "merged_edge") is not None
 
         self.assertAlmostEqual(begins(planted, 0.1, 1.0), 0.5, 4)
+
+    def test_a_puzzle_takes_a_scene_that_has_just_enough_passes(self):
+        def few(scene, medium, support):
+            plain, passes = passes_of_scene(scene, medium, support)
+            return plain, passes[:4]
+
+        with patch("kind_distance.core.practice.orders.passes_of_scene", few):
+            self.assertEqual(len(order_puzzle(3, 1).passes), 4)
 
     def test_a_pixel_belongs_to_what_covers_more_than_half_of_it(self):
         canvas = Canvas(3, MOODS[0], View(250, 8, 880, 60, 25))

@@ -29,9 +29,9 @@ from kind_distance.core.picture.horizon import (
     lower_border,
     upper_border,
 )
-from kind_distance.core.picture.page import _mostly_inside
+from kind_distance.core.picture.page import _mostly_inside, check_corners
 from kind_distance.core.picture.perspective import height_by_eye_level
-from kind_distance.core.picture.reserve import audit_reserves
+from kind_distance.core.picture.reserve import _ring, audit_reserves
 from kind_distance.core.picture.thumbnail import THUMBNAIL_SIZE, ThumbnailSettings, plain
 from kind_distance.core.picture.working import WorkingPicture, shrink
 from kind_distance.errors import DomainError
@@ -329,6 +329,14 @@ class EyeLevel(unittest.TestCase):
 
 
 class SettledLines(unittest.TestCase):
+    def test_the_shortest_line_that_is_settled_goes_over_nine_columns(self):
+        codes = np.full((200, 301, 3), 60, np.uint8)
+        codes[106:] = 200
+        picture = WorkingPicture.of(codes)
+        for columns, moved in ((7, False), (8, True)):
+            drawn = ((100 / 300, 0.5), ((100 + columns) / 300, 0.5))
+            self.assertEqual(settle_line(picture, drawn, reach=0.06) != drawn, moved, columns)
+
     def test_a_line_moves_to_an_edge_as_far_off_as_it_may_both_ways(self):
         for by in (-10, 10):
             codes = np.full((200, 300, 3), 60, np.uint8)
@@ -340,6 +348,18 @@ class SettledLines(unittest.TestCase):
 
 
 class Pages(unittest.TestCase):
+    def test_corners_lie_within_half_a_picture_of_it(self):
+        def outside(by):
+            return refused(lambda: check_corners([(-by, 0.1), (0.9, 0.1), (0.9, 0.9), (0.1, 0.9)]))
+
+        self.assertAlmostEqual(begins(outside, 0.3, 0.8), 0.5, places=4)
+
+    def test_the_second_corner_is_the_right_one_of_the_upper_two(self):
+        for lean in (0.02, 0.2):
+            drawn = [(0.1, 0.1), (0.5 + lean, 0.12), (0.9, 0.9), (0.5, 0.8)]
+            self.assertEqual(check_corners(drawn), check_corners(drawn[::-1]))
+            self.assertEqual(check_corners(drawn)[1], (0.5 + lean, 0.12))
+
     def test_seven_tenths_inside_another_is_a_part_of_it(self):
         def part(across):
             return _mostly_inside((0, 0, 100, 100), (0, 0, across, 400))
@@ -361,9 +381,9 @@ class FocalThings(unittest.TestCase):
 class Crops(unittest.TestCase):
     def test_a_window_is_no_smaller_than_thirty_two_pixels(self):
         value = np.tile(np.linspace(2, 8, 90, dtype=np.float32), (60, 1))
-        # Of 40 pixels the sides of 0.88 and 0.76 are still long enough: 35 and 30.
-        wide = suggest_crops(value, 80, 40, 1.0, Focus(0.5, 0.5, 0.05), None, wanted=40)
-        self.assertEqual(sorted({each.crop.width for each in wide}), [35, 40])
+        # Of 50 pixels the sides of 0.64 are just long enough: 32; those of 0.54 are not.
+        wide = suggest_crops(value, 100, 50, 1.0, Focus(0.5, 0.5, 0.05), None, wanted=60)
+        self.assertEqual(min(each.crop.width for each in wide), 32)
         self.assertEqual(suggest_crops(value, 31, 31, 1.0, Focus(0.5, 0.5, 0.05), None), [])
 
     def test_the_likings_of_the_painter_count_three_times(self):
@@ -441,7 +461,7 @@ class Thumbnails(unittest.TestCase):
     def test_the_smaller_part_of_a_shape_changes(self):
         value = np.full((40, 40), 3.0, np.float32)
         steps = np.ones((40, 40), np.uint8)
-        for light, changed in ((12, 2), (28, 0)):
+        for light, changed in ((12, 2), (20, 2), (21, 0), (28, 0)):
             value[:] = 3.0
             value[:, :light] = 6.0
             made = apply_edits(steps, value, (Edit("split", ((0.5, 0.5),)),), 3)
@@ -487,17 +507,36 @@ class Departures(unittest.TestCase):
     def test_twenty_pixels_are_the_least_that_is_judged(self):
         steps = np.zeros((100, 100), np.uint8)
 
-        def told(side):
-            half = side / 200
+        def told(side, high):
+            half, down = side / 200, high / 200
             square = (
-                (0.5 - half, 0.5 - half),
-                (0.5 + half, 0.5 - half),
-                (0.5 + half, 0.5 + half),
-                (0.5 - half, 0.5 + half),
+                (0.5 - half, 0.5 - down),
+                (0.5 + half, 0.5 - down),
+                (0.5 + half, 0.5 + down),
+                (0.5 - half, 0.5 + down),
             )
             each = Departure("added", square, (0.0, 0.0), 5.0, 5.0)
             return each.mask(100, 100).sum(), audit_reserves(1, steps, (5.0, 8.0), ((1, "Tree", each),))
 
+        sizes = set()
         for side in range(2, 9):
-            size, found = told(side)
-            self.assertEqual(bool(found), bool(size >= 20), (side, size))
+            for high in range(2, 9):
+                size, found = told(side, high)
+                sizes.add(int(size))
+                self.assertEqual(bool(found), bool(size >= 20), (side, high, size))
+        self.assertIn(20, sizes)
+
+    def test_a_step_counts_behind_a_subject_from_an_eighth_of_its_surroundings_on(self):
+        def busy(part):
+            steps = np.ones((200, 300), np.uint8)
+            ring = _ring(each.mask(200, 300))
+            rows, columns = np.nonzero(ring)
+            few = round(part * rows.size)
+            steps[rows[:few], columns[:few]] = 0
+            steps[rows[few : 2 * few], columns[few : 2 * few]] = 2
+            return any(
+                found.kind == "reserve_busy" for found in audit_reserves(1, steps, (2.0, 5.0, 8.0), ((1, "", each),))
+            )
+
+        each = Departure("added", ((0.4, 0.4), (0.6, 0.4), (0.6, 0.6), (0.4, 0.6)))
+        self.assertAlmostEqual(begins(busy, 0.05, 0.3), 0.12, delta=0.003)

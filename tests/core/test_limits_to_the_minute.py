@@ -21,11 +21,12 @@ from kind_distance.core.passes.audit import audit_materials
 from kind_distance.core.passes.model import Pass, Precedence
 from kind_distance.core.passes.order import _idle_minutes
 from kind_distance.core.schedule.conflict import MOST_PASSES, find_conflict
+from kind_distance.core.schedule.deadline import PURPOSES, Deadline, audit_deadline
 from kind_distance.core.schedule.exact import _no_wetter
 from kind_distance.core.schedule.other_paintings import NextPass, find_waits
-from kind_distance.core.schedule.outdoors import Expected, Outing, _fair, _fair_day, _window_in, audit_outings
+from kind_distance.core.schedule.outdoors import Expected, Outing, OwnAir, _fair, _fair_day, _window_in, audit_outings
 from kind_distance.core.schedule.placed_by_hand import first_that_holds, put_by_hand
-from kind_distance.core.schedule.plan import Board, _unplaced, later_starts, make_schedule
+from kind_distance.core.schedule.plan import Board, _unplaced, _what_would_help, later_starts, make_schedule
 from kind_distance.core.schedule.reasons import explain
 from kind_distance.core.schedule.rules import rules_of
 from kind_distance.core.schedule.verify import _follow, _state_broken, verify
@@ -95,6 +96,19 @@ class Ends(unittest.TestCase):
         wait = dict(why.measures)["wait_min"]
         fits = replace(over("touch_dry"), sessions=(session(1, 600, wait + 10),))
         self.assertEqual(make_schedule(fits).unplaced, ())
+
+    def test_what_it_holds_until_its_day_are_the_sessions_still_to_come(self):
+        two = (session(1, 600, 120), session(2, 900, 60))
+        for now, hold in ((0, 180), (719, 180), (720, 60), (960, 0)):
+            given = problem([layer(1, 1, 300)], sessions=two, not_before=now)
+            found = audit_deadline(given, make_schedule(given), Deadline(1440, PURPOSES["gift"]))
+            self.assertEqual(dict(found[0].measures)["hold_min"], hold, now)
+
+    def test_a_session_is_made_longer_by_four_hours_at_most(self):
+        for minutes, helps in ((300, True), (305, False)):
+            given = problem([layer(1, 1, minutes)], sessions=(session(1, 600, 60),))
+            longer = [each for each in _what_would_help(given) if not each.times]
+            self.assertEqual([each.minutes for each in longer], [minutes] if helps else [], minutes)
 
     def test_sessions_added_begin_now_at_the_earliest(self):
         self.assertEqual(later_starts(600, 1, 2, 2040), [2040, 3480])
@@ -198,6 +212,17 @@ class Outdoors(unittest.TestCase):
         with patch("kind_distance.core.schedule.outdoors._fair", lambda _: True):
             self.assertEqual(_fair_day(outing, self.START + LIKE - timedelta(minutes=1)), self.START + LIKE)
             self.assertEqual(_fair_day(outing, self.START + LIKE), self.START + 2 * LIKE)
+
+    def test_a_third_of_a_session_in_the_wanted_light_is_enough(self):
+        def lacking(out):
+            outing = Outing(1, "", self.START, 999, 45.0, 0.0, OwnAir(sky="dry"))
+            limit = self.START + timedelta(minutes=1000 * (1 - out))
+            by_day = patch("kind_distance.core.schedule.outdoors.TWILIGHT_DEG", -90.0)
+            with by_day, patch.object(LightWanted, "holds", lambda _self, _lat, _lon, at, _sun: at < limit):
+                return [each.kind for each in audit_outings([outing], LightWanted("high"), self.START - LIKE)]
+
+        least = begins(lambda out: lacking(out) == ["other_light"], 0.4, 0.9)
+        self.assertAlmostEqual(1 - least, 0.34, delta=0.008)
 
     def test_a_light_that_ends_when_one_begins_is_none(self):
         outing, wanted = Outing(1, "", self.START, 60, 45.0, 0.0), LightWanted("high")

@@ -51,6 +51,12 @@ class Faults(unittest.TestCase):
         found = next(f for f in faults_in(Path("kind_distance/core/depth/edges.py")) if f.kind == "boundary")
         self.assertIn(".moved(", found.after)
 
+    def test_the_same_of_two_things_is_turned_round(self):
+        found = [f for f in faults_in(Path("kind_distance/core/judging/order.py")) if f.kind == "boundary"]
+        turned = next(f for f in found if "other.at < each.at" in f.before)
+        self.assertIn("other.at > each.at", turned.after)
+        self.assertTrue(any(".moved(" in f.after for f in found))
+
     def test_tests_near_a_module_are_those_that_import_it(self):
         near = tests_near(Path("kind_distance/core/mixing/recipes.py"))
         self.assertIn("tests.core.test_mixing", near)
