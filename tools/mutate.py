@@ -82,7 +82,7 @@ def _changed_nodes(tree: ast.Module) -> Iterator[tuple[str, ast.AST, ast.AST]]:
 
 
 def _same_of(node: ast.AST) -> str:
-    """Say what of a thing is compared, as in ``film.at < each.at`` or ``at[one] < at[other]``; empty for anything else."""
+    """Say what of a thing is compared, as in ``film.at < each.at`` or ``at[one] < at[other]``; empty for the rest."""
     if isinstance(node, ast.Attribute):
         return f".{node.attr}"
     return f"{ast.dump(node.value)}[]" if isinstance(node, ast.Subscript) else ""
