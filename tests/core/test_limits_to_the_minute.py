@@ -21,12 +21,12 @@ from kind_distance.core.passes.audit import audit_materials
 from kind_distance.core.passes.model import Pass, Precedence
 from kind_distance.core.passes.order import _idle_minutes
 from kind_distance.core.schedule.conflict import MOST_PASSES, find_conflict
-from kind_distance.core.schedule.deadline import PURPOSES, Deadline, audit_deadline
+from kind_distance.core.schedule.deadline import PURPOSES, VARNISH_DRY_MIN, Deadline, audit_deadline, ready_at
 from kind_distance.core.schedule.exact import _no_wetter
 from kind_distance.core.schedule.other_paintings import NextPass, find_waits
 from kind_distance.core.schedule.outdoors import Expected, Outing, OwnAir, _fair, _fair_day, _window_in, audit_outings
 from kind_distance.core.schedule.placed_by_hand import first_that_holds, put_by_hand
-from kind_distance.core.schedule.plan import Board, _unplaced, _what_would_help, later_starts, make_schedule
+from kind_distance.core.schedule.plan import Board, _next_in, _unplaced, _what_would_help, later_starts, make_schedule
 from kind_distance.core.schedule.reasons import explain
 from kind_distance.core.schedule.rules import rules_of
 from kind_distance.core.schedule.verify import _follow, _state_broken, verify
@@ -104,6 +104,17 @@ class Ends(unittest.TestCase):
             found = audit_deadline(given, make_schedule(given), Deadline(1440, PURPOSES["gift"]))
             self.assertEqual(dict(found[0].measures)["hold_min"], hold, now)
 
+    def test_what_is_too_late_needs_what_its_last_film_takes(self):
+        given = problem([layer(1, 1)], sessions=(session(1, 600, 120),))
+        for purpose in ("gift", "trip", "sale"):
+            plan = make_schedule(given)
+            ready = ready_at(given, plan, PURPOSES[purpose])
+            found = audit_deadline(given, plan, Deadline(ready.minute - 480 - 60, PURPOSES[purpose]))
+            measures = dict(found[0].measures)
+            self.assertEqual((measures["late_min"], ready.painted_at), (60, 610))
+            varnish = VARNISH_DRY_MIN if ready.varnish else 0
+            self.assertEqual(measures["needs_min"], ready.minute - 610 - varnish, purpose)
+
     def test_a_session_is_made_longer_by_four_hours_at_most(self):
         for minutes, helps in ((300, True), (305, False)):
             given = problem([layer(1, 1, minutes)], sessions=(session(1, 600, 60),))
@@ -163,6 +174,14 @@ class JustLongEnough(unittest.TestCase):
         self.assertAlmostEqual(late, 2.0, 4)
         dry = begins(lambda by: _state_broken("not_tacky", film, 700.0 - by, 720.0), 0.0, 20.0)
         self.assertAlmostEqual(dry, 2.0, 4)
+
+    def test_what_goes_into_wet_paint_comes_first_where_it_just_fits(self):
+        given = problem([layer(1, 1), layer(3, 2, 1), layer(2, 1, 2, "scratch")])
+        board = Board(given)
+        board.paint(given.passes[0], 610)
+        for minutes, chosen in ((12, 2), (11, 3)):
+            found = _next_in(board, session(1, 600, minutes), 610, list(given.passes[1:]), 0.0)
+            self.assertEqual((found[0].id, found[1]), (chosen, 610))
 
     def test_what_is_ready_at_this_minute_holds_nothing_up(self):
         given = over("touch_dry")
