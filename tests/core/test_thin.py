@@ -85,6 +85,17 @@ class ThinThings(unittest.TestCase):
         self.assertGreater((found & true).sum() / true.sum(), 0.95)
         self.assertGreater((found & true).sum() / (found | true).sum(), 0.65)
 
+    def test_reeds_that_leave_the_picture_are_found_to_its_last_row_and_column(self):
+        """Also where the picture is no whole number of the squares in which surroundings are looked at."""
+        codes = np.full((203, 303, 3), (170.0, 190.0, 215.0))
+        codes[60:, 299:] = codes[200:, 240:] = (60, 50, 30)
+        outline = np.zeros((203, 303), bool)
+        outline[50:, 230:] = True
+        found = find_thin(picture_of(codes), np.ones((203, 303), np.uint8), outline, 2)
+        self.assertGreater(found[70:, 302].mean(), 0.9)
+        self.assertGreater(found[202, 245:].mean(), 0.9)
+        self.assertLess(found[55:190, 235:290].mean(), 0.05)
+
     def test_nothing_outside_the_outline(self):
         found, outline = self.found()
         self.assertFalse((found & ~outline).any())
