@@ -384,6 +384,16 @@ class Wetness(unittest.TestCase):
 
         self.assertAlmostEqual(begins(early, 200, 10), 0.75 * 175, places=2)
 
+    def test_of_several_films_the_one_that_takes_longest_keeps_the_varnish_off(self):
+        for first, second, wettest in ((0, 1000, 2), (1000, 0, 1)):
+            found = finding(
+                "varnish_too_early", OIL,
+                one(1, "block_in", 1, at=first, paint="oil"),
+                one(2, "block_in", 2, at=second, paint="oil"),
+                one(3, "varnish", at=2880, paint="varnish"),
+            )  # fmt: skip
+            self.assertEqual(found.measures["under"], wettest)
+
     def test_the_same_sitting_ends_after_seventeen_hours(self):
         fat = one(1, "block_in", 2, at=0, paint="oil", colour=Colour(oil="fat"))
 

@@ -240,6 +240,9 @@ class Read(unittest.TestCase):
         spot = added_spot(self.GREY, mask, 8.0)
         self.assertEqual((spot.x, spot.y, spot.step), (round(205 / 320, 4), 0.525, 3.0))
         self.assertAlmostEqual(spot.share, 100 / 64000)
+        near = np.full(self.GREY.shape, 2.0, np.float32)
+        near[90:120, 190:220] = 6.0
+        self.assertEqual(added_spot(near, mask, 8.0).step, 2.0, "what lies farther off counts nothing")
 
     def test_a_gap_is_nine_tenths_of_a_step_lighter_and_small(self):
         far = np.ones(self.GREY.shape, bool)

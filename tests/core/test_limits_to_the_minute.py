@@ -47,10 +47,11 @@ class Ends(unittest.TestCase):
             given = problem([layer(1, 1)], sessions=(session(1, 600, 120), session(2, 900, 60)), not_before=now)
             try:
                 put_by_hand(given, (), 1, 1, 705)
-                done = True
-            except DomainError:
-                done = False
-            self.assertEqual(done, allowed, now)
+                said = ""
+            except DomainError as error:
+                said = str(error)
+            self.assertEqual(said == "", allowed, now)
+            self.assertEqual("is over" in said, now == 720, "a session with a minute left is not over, only too short")
 
     def test_a_pass_as_long_as_its_session_goes_in(self):
         given = problem([layer(1, 1, 120)])

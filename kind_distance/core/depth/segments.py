@@ -121,7 +121,7 @@ def build_segments(
         ease = np.ones(a.size)
         for side in sides:
             across = (side[here] + side[there] == 3) & (side[here] != side[there])
-            ease[across[differs] & (side[here][differs] > 0)] = ACROSS_LINE
+            ease[across[differs]] = ACROSS_LINE
         passing.append(ease)
     found, where = np.unique(np.concatenate(keys), return_inverse=True)
     border = np.bincount(where, weights=np.concatenate(passing))
