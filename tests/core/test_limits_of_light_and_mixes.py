@@ -37,7 +37,7 @@ from kind_distance.core.picture.borders import border_lengths
 from kind_distance.core.picture.working import WorkingPicture
 from kind_distance.core.progress.comparing import read_planes as read_painted
 from kind_distance.core.progress.comparing import trusted
-from kind_distance.core.progress.finding import _crossing, _four_sides
+from kind_distance.core.progress.finding import _crossing, _four_sides, find_mat
 from kind_distance.core.safety.cautions import Circumstances
 from kind_distance.core.wording import say_distance
 from kind_distance.errors import DomainError
@@ -290,6 +290,25 @@ class Painted(unittest.TestCase):
 
         self.assertIsNone(_crossing(line(0.0), (np.zeros(2), np.array([1.0, 0.0]), 1.0)))
         self.assertIsNotNone(_crossing(line(0.01), (np.zeros(2), np.array([1.0, 0.0]), 1.0)))
+
+    def test_a_painting_on_a_white_wall_is_a_hole_in_it_from_an_eighth_of_the_photo_on(self):
+        """A mat of its own has to take a fifth."""
+
+        def width_of(share, wall=0.8, inside=0.2):
+            linear = np.full((480, 640, 3), wall, np.float32)
+            high, wide = round(480 * share**0.5), round(640 * share**0.5)
+            top, left = (480 - high) // 2, (640 - wide) // 2
+            linear[top : top + high, left : left + wide] = inside
+            corners = find_mat(linear)
+            return None if corners is None else float(np.ptp(corners[:, 0]) / wide)
+
+        # Round a hole so much of the wall is taken for the mat; else all of the wall is.
+        self.assertAlmostEqual(width_of(0.3), 1.09, delta=0.02)
+        self.assertAlmostEqual(width_of(0.13), 1.09, delta=0.02)
+        self.assertGreater(width_of(0.11), 2.0)
+        # A bright sheet before something dark is no hole.
+        self.assertIsNone(width_of(0.18, 0.05, 0.8))
+        self.assertAlmostEqual(width_of(0.22, 0.05, 0.8), 1.0, delta=0.02)
 
     def test_a_triangle_has_no_four_sides(self):
         triangle = np.array([[[0, 0]], [[100, 0]], [[50, 90]]], np.float32)
