@@ -279,6 +279,22 @@ class Hours(unittest.TestCase):
         self.assertAlmostEqual(begins(moved, 600, 800), 600 + 90, places=2)
         self.assertTrue(moved(690))
 
+    def test_the_same_light_comes_back_each_day_and_is_told_of_once_a_day(self):
+        days = [day * 1440 for day in range(5)]
+        sessions = tuple(
+            JudgedSession(n, f"Day {n}", day + 600, day + 1000, outdoors=True) for n, day in enumerate(days)
+        )
+        scene = replace(USUAL, sessions=sessions)
+
+        def moved(*starts):
+            passes = [one(n, "block_in", 2, at=at, minutes=4, in_light=True) for n, at in enumerate(starts, start=1)]
+            return [each for kind, each in told(scene, *passes) if kind == "light_moved"]
+
+        for day in days:
+            self.assertEqual(moved(day + 640), [])
+            self.assertEqual(moved(day + 700), [(1,)])
+        self.assertEqual(moved(700, 710, 1440 + 700, 3 * 1440 + 700), [(1, 2), (3,), (4,)])
+
     def test_five_minutes_before_the_light_are_none(self):
         hours = JudgedLightHours(((700, 760),), told=True)
         scene = replace(USUAL, sessions=(self.OUT,), light_hours=hours)
