@@ -13,7 +13,7 @@ from kind_distance.core.passes.model import Pass, PlaneFacts, Precedence
 from kind_distance.core.schedule.cost import LEFT_WEIGHT, SESSION_WEIGHT, plan_cost, session_clock
 from kind_distance.core.schedule.exact import plan_exactly
 from kind_distance.core.schedule.model import Done, Problem, Session
-from kind_distance.core.schedule.offers import FEW, offer_plans
+from kind_distance.core.schedule.offers import FEW, difference_to, offer_plans
 from kind_distance.core.schedule.plan import (
     Board,
     in_order,
@@ -249,6 +249,7 @@ class Offers(unittest.TestCase):
         for each in offers.values():
             self.assertTrue(say_difference(each.difference))
             self.assertEqual(verify(problem, make_schedule(problem, each.listed)), [])
+            self.assertEqual(difference_to(problem, (), each.listed), each.difference)
 
     def test_after_rain_took_a_session(self):
         """What stood in the session that is gone finds another place; planned anew it loses nothing against that."""
