@@ -182,6 +182,11 @@ class Slacks(unittest.TestCase):
         slacks = {each.pass_id: each for each in find_slack(given, apart)}
         self.assertEqual((slacks[1].minutes, slacks[2].minutes, slacks[3].minutes), (10, 20, 30))
 
+    def test_until_the_very_minute_in_which_the_next_begins(self):
+        given = problem([layer(1, 1), layer(2, 2)], [Precedence(1, 2, "done")])
+        plan = Schedule((stood(1, 1, 600), stood(2, 1, 625)), (), ())
+        self.assertEqual([(each.minutes, each.held_by) for each in find_slack(given, plan)][0], (15, 2))
+
     def test_until_the_paint_that_it_goes_into_turns_tacky(self):
         for minutes, left in ((3, 2), (5, 0)):  # open until a quarter past ten, and it begins at ten past
             given = problem([layer(1, 1), layer(2, 1, minutes, "second_layer")], [Precedence(1, 2, "not_tacky")])
