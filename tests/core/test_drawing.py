@@ -18,6 +18,10 @@ class Drawing(unittest.TestCase):
         self.assertEqual(shares, sorted(shares, reverse=True))
         self.assertLess(drawing_minutes(100), drawing_minutes(300))
 
+    def test_a_minute_for_eighteen_centimetres(self):
+        """Drawn with care; from memory. The outlines of a small panel, a metre and eighty, take ten minutes."""
+        self.assertAlmostEqual(drawing_minutes(180.0), 10.0)
+
     def test_unknown(self):
         self.assertIn("pencil", DRAWING_MEDIA)
         for wrong in (drawing_medium_of, drawing_detail_of):
