@@ -1,6 +1,8 @@
-"""Where a rule begins to speak: sought by halving, to be held against the number of the trade."""
+"""Where a rule begins to speak: sought by halving, to be held against the number of the trade; and what is refused."""
 
 from collections.abc import Callable
+
+from kind_distance.errors import DomainError
 
 
 def begins(speaks: Callable[[float], bool], quiet: float, loud: float) -> float:
@@ -14,3 +16,12 @@ def begins(speaks: Callable[[float], bool], quiet: float, loud: float) -> float:
         else:
             quiet = middle
     return (quiet + loud) / 2
+
+
+def refused(call: Callable[[], object]) -> bool:
+    """Whether a call is refused in the painter's words."""
+    try:
+        call()
+    except DomainError:
+        return True
+    return False

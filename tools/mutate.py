@@ -63,14 +63,8 @@ def _changed_nodes(tree: ast.Module) -> Iterator[tuple[str, ast.AST, ast.AST]]:
     """Give every node that can be another one, with its kind of fault and the other node."""
     constants = {id(each.value) for each in tree.body if isinstance(each, ast.Assign | ast.AnnAssign) and each.value}
     for node in ast.walk(tree):
-        limits = isinstance(node, ast.Compare) and len(node.ops) == 1 and type(node.ops[0]) in LIMITS
-        if limits and _same_of(node.left) == _same_of(node.comparators[0]) != "":  # type: ignore[attr-defined]
-            turned = TURNED_ROUND[type(node.ops[0])]()  # type: ignore[attr-defined]
-            yield "boundary", node, ast.Compare(node.left, [turned], node.comparators)  # type: ignore[attr-defined]
-        elif isinstance(node, ast.Compare) and limits:
-            called = ast.parse(MOVED, mode="eval").body
-            kind = ast.Constant(type(node.ops[0]).__name__)
-            yield "boundary", node, ast.Call(called, [node.left, kind, *node.comparators], [])
+        if isinstance(node, ast.Compare) and len(node.ops) == 1 and type(node.ops[0]) in LIMITS:
+            yield "boundary", node, _other_boundary(node)
         elif isinstance(node, ast.BinOp) and type(node.op) in SIGNS and not _is_text(node):
             yield "sign", node, ast.BinOp(node.left, SIGNS[type(node.op)](), node.right)
         elif isinstance(node, ast.Call) and len(node.args) == 2 and not node.keywords and _plain_args(node):
@@ -79,6 +73,15 @@ def _changed_nodes(tree: ast.Module) -> Iterator[tuple[str, ast.AST, ast.AST]]:
             counts = isinstance(node.value, int) and abs(node.value) < COUNTED_BELOW
             other = node.value + 1 if counts else round(node.value * FACTOR, None if isinstance(node.value, int) else 9)
             yield "constant", node, ast.Constant(other)
+
+
+def _other_boundary(node: ast.Compare) -> ast.AST:
+    """Turn a comparison of the same of two things round; move the limit of any other."""
+    one, other = _same_of(node.left), _same_of(node.comparators[0])
+    if one and one == other:
+        return ast.Compare(node.left, [TURNED_ROUND[type(node.ops[0])]()], node.comparators)
+    called, kind = ast.parse(MOVED, mode="eval").body, ast.Constant(type(node.ops[0]).__name__)
+    return ast.Call(called, [node.left, kind, *node.comparators], [])
 
 
 def _same_of(node: ast.AST) -> str:
@@ -156,14 +159,13 @@ def tests_near(file: Path) -> list[str]:
     """Name the test modules near a module: those that import it, those that import its package, cases and records."""
     module, package = ".".join(file.with_suffix("").parts), ".".join(file.parent.parts)
     tests = sorted((ROOT / "tests").rglob("test_*.py"), key=lambda each: (each.parent.name != "core", each))
-    tests = [test for test in tests if "browser" not in test.parts]
+    tests = [test for test in tests if "browser" not in test.parts and test.stem != "test_record"]
     near = [test for test in tests if module in _imports_of(test)]
     if package != ".".join(CORE.parts):
         of_package = [t for t in tests if t.parent.name == "core" and any(package in n for n in _imports_of(t))]
-        near += [test for test in of_package if test not in near and test.stem != "test_record"]
+        near += [test for test in of_package if test not in near]
     parts = RECORDS.get(file.relative_to(CORE).parts[0], ())
     recorded = [f"tests.core.test_record.Records.test_{part}" for part in parts]
-    near = [test for test in near if test.stem != "test_record"]
     names = [".".join(test.relative_to(ROOT).with_suffix("").parts) for test in near]
     return [*names, "tests.cases.test_cases", *recorded]
 

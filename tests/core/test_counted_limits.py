@@ -8,7 +8,7 @@ from unittest.mock import patch
 import numpy as np
 
 from kind_distance.core.depth.marking import Stroke
-from kind_distance.core.easel.clocks import LEAST_TOUCHES, Touch, drying_factor
+from kind_distance.core.easel.clocks import Touch, drying_factor
 from kind_distance.core.mixing.film import coats_to_hide
 from kind_distance.core.mixing.recipes import _same_hue, mixes_of, two_steps
 from kind_distance.core.mixing.tubes import Tube
@@ -32,19 +32,9 @@ from kind_distance.core.practice.scenes import _as_meant, _plan_fault, _shows
 from kind_distance.core.practice.things import Roof
 from kind_distance.core.schedule.conflict import find_conflict
 from kind_distance.core.schedule.outdoors import Outing, OwnAir, _fair_day, _weather
-from kind_distance.errors import DomainError
 from tests.core.test_limits_of_sessions import layer, problem
-from tests.limits import begins
+from tests.limits import begins, refused
 from tests.planning import border
-
-
-def refused(call):
-    """Whether a call is refused in the painter's words."""
-    try:
-        call()
-    except DomainError:
-        return True
-    return False
 
 
 class Strokes(unittest.TestCase):
@@ -129,7 +119,6 @@ class FromHowMuchOn(unittest.TestCase):
     def test_three_touches_tell_an_own_pace(self):
         film = Drying(600, 605, 610, 630, 1400, 640, 620)
         told = [(film, Touch(640, "dry")), (film, Touch(612, "tacky")), (film, Touch(645, "dry"))]
-        self.assertEqual(LEAST_TOUCHES, 3)
         self.assertIsNone(drying_factor(told[:2]))
         self.assertIsNotNone(drying_factor(told))
 
