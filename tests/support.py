@@ -17,7 +17,7 @@ from kind_distance.api.app import create_app
 from kind_distance.core.colour.munsell import grey_code
 from kind_distance.core.picture.working import WorkingPicture
 from kind_distance.demo.seed import seed
-from kind_distance.store.database import migrate, opened
+from kind_distance.store.database import kept_open, migrate, opened
 from kind_distance.studio.paintings import Studio
 
 NOW = datetime(2026, 11, 26, 9, 42)
@@ -111,6 +111,7 @@ class WithApi(InFolder):
         self.now = NOW
         self.client = TestClient(create_app(file, lambda: self.now), base_url="http://127.0.0.1")
         self.addCleanup(self.client.close)
+        self.enterContext(kept_open(file))  # as it is while the application runs
 
     def begin(self, **brief):
         answer = self.client.post("/api/paintings", json={"title": "Field and ridge", **brief})

@@ -10,41 +10,72 @@ from pathlib import Path
 
 from kind_distance.errors import DomainError, StorageError
 from kind_distance.store import trouble
+from kind_distance.store.connection import Connection, Idle
 
 OURS = 1262766419  # "KDIS": the application id in the header of a file of paintings, set by migration 22
 BUSY_S = 10.0  # how long another writer is waited for
+STATEMENTS = 256  # kept ready by a connection: to read a painting and to keep a change takes about a hundred
 
 
-def connect(path: Path) -> sqlite3.Connection:
+_IDLE: dict[Path, Idle] = {}  # of each file that is kept open
+
+
+def connect(path: Path) -> Connection:
     """Open the file with the settings that every connection needs; the caller closes it.
 
     `check_same_thread` is off because one request may be served by several worker threads, one at a time.
     """
-    db = sqlite3.connect(path, check_same_thread=False, isolation_level=None, timeout=BUSY_S)
+    db = sqlite3.connect(
+        path,
+        check_same_thread=False,
+        isolation_level=None,
+        timeout=BUSY_S,
+        factory=Connection,
+        cached_statements=STATEMENTS,
+    )
     for pragma in ("foreign_keys=ON", "journal_mode=WAL", "synchronous=FULL"):
         db.execute(f"PRAGMA {pragma}")
     return db
 
 
 @contextmanager
-def opened(path: Path) -> Iterator[sqlite3.Connection]:
-    """Open the file for a block and close it after.
+def opened(path: Path) -> Iterator[Connection]:
+    """Open the file for a block and close it after; where it is kept open, by a connection that waits for that.
 
     Raises
     ------
     StorageError
         If the disk or the file does not do what is asked of it.
     """
-    with trouble.told(path), closing(connect(path)) as db:
-        yield db
+    idle = _IDLE.get(path)
+    with trouble.told(path):
+        db = (idle and idle.take()) or connect(path)
+        try:
+            yield db
+        except BaseException:
+            db.close()
+            raise
+        if idle is None:
+            db.close()
+        else:
+            idle.put(db)
 
 
 @contextmanager
 def kept_open(path: Path) -> Iterator[None]:
-    """Keep one more connection open for a block: closing the last one writes the whole journal back each time."""
+    """Keep a file open for a block: connections wait for the next request instead of being closed.
+
+    One more stays open all the time: closing the last one writes the whole journal back.
+    """
     with closing(connect(path)) as db:
         db.execute("SELECT count(*) FROM sqlite_schema").fetchone()  # the file is opened when it is first read
-        yield
+        idle = _IDLE[path] = Idle(path)
+        try:
+            yield
+        finally:
+            if _IDLE.get(path) is idle:  # else another block keeps the file open as well
+                del _IDLE[path]
+            idle.close()
 
 
 @contextmanager
@@ -74,6 +105,20 @@ def transaction(db: sqlite3.Connection) -> Iterator[None]:
         if db.in_transaction:
             db.execute("ROLLBACK")
         raise
+
+
+@contextmanager
+def read_at_once(db: sqlite3.Connection) -> Iterator[None]:
+    """Read all of a block at one moment of the file, whatever others write meanwhile."""
+    if db.in_transaction:
+        yield
+        return
+    db.execute("BEGIN")
+    try:
+        yield
+    finally:
+        if db.in_transaction:
+            db.execute("ROLLBACK")
 
 
 def migrations() -> list[tuple[int, str, str]]:

@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import sqlite3
 from collections.abc import Collection, Iterable
 from typing import Any
 
@@ -15,8 +14,9 @@ from kind_distance.errors import (
     NothingToUndoError,
 )
 from kind_distance.rows import State, TubeRecord
+from kind_distance.store.connection import Connection
 from kind_distance.store.damage import UNREADABLE, WAY_OUT, damage_told
-from kind_distance.store.database import transaction
+from kind_distance.store.database import read_at_once, transaction
 from kind_distance.store.diary import add_lines
 from kind_distance.store.packing import (
     names_in,
@@ -42,7 +42,7 @@ SWEPT_EVERY = 200  # entries after which content that no entry needs is deleted
 
 
 def create(
-    db: sqlite3.Connection,
+    db: Connection,
     state: State,
     at: str,
     what: str,
@@ -62,7 +62,7 @@ def create(
     return painting_id
 
 
-def _keep_entry(db: sqlite3.Connection, painting_id: int, entry: HistoryEntry, state: State, was: State | None) -> None:
+def _keep_entry(db: Connection, painting_id: int, entry: HistoryEntry, state: State, was: State | None) -> None:
     """Keep an entry of the history, and what of its content is new; inside the caller's transaction."""
     row = db.execute(
         "SELECT parts FROM history WHERE painting_id = ? AND number = ?", (painting_id, entry.number - 1)
@@ -76,14 +76,14 @@ def _keep_entry(db: sqlite3.Connection, painting_id: int, entry: HistoryEntry, s
     )
 
 
-def _entry(db: sqlite3.Connection, painting_id: int, number: int) -> HistoryEntry | None:
+def _entry(db: Connection, painting_id: int, number: int) -> HistoryEntry | None:
     row = db.execute(
         "SELECT number, at, what FROM history WHERE painting_id = ? AND number = ?", (painting_id, number)
     ).fetchone()
     return None if row is None else HistoryEntry(*row)
 
 
-def version_of(db: sqlite3.Connection, painting_id: int) -> int:
+def version_of(db: Connection, painting_id: int) -> int:
     """Give the version of a painting; raise NotFoundError if there is none with that id."""
     row = db.execute("SELECT version FROM painting WHERE id = ?", (painting_id,)).fetchone()
     if row is None:
@@ -91,15 +91,21 @@ def version_of(db: sqlite3.Connection, painting_id: int) -> int:
     return int(row[0])
 
 
-def painting_of(db: sqlite3.Connection, painting_id: int, known: State | None = None) -> Painting:
+def painting_of(db: Connection, painting_id: int, known: State | None = None) -> Painting:
     """Return a painting, with a state just kept or read anew; raise NotFoundError if there is none with that id."""
+    alone = not db.in_transaction
+    with read_at_once(db):
+        return _painting_of(db, painting_id, known, remember=alone)
+
+
+def _painting_of(db: Connection, painting_id: int, known: State | None, *, remember: bool) -> Painting:
     row = db.execute(
         "SELECT version, history_at, created_at, changed_at, binned_at FROM painting WHERE id = ?", (painting_id,)
     ).fetchone()
     if row is None:
         raise NotFoundError("painting", painting_id)
     with damage_told(painting_id):
-        state = known or read_state(db, painting_id)
+        state = known or _state_of(db, painting_id, remember=remember)
     if state is None:
         raise DamagedPaintingError(f"Painting {painting_id} is damaged: its brief is gone.", WAY_OUT)
     version, history_at, created_at, changed_at, binned_at = row
@@ -117,7 +123,20 @@ def painting_of(db: sqlite3.Connection, painting_id: int, known: State | None = 
     )
 
 
-def _check_version(db: sqlite3.Connection, painting_id: int, version: int) -> int:
+def _state_of(db: Connection, painting_id: int, *, remember: bool = False) -> State | None:
+    """Read a state, or take it as this connection knows it where nothing was written since; in a transaction.
+
+    What is read in a transaction that also writes may yet be rolled back: it must not be remembered.
+    """
+    state = db.recall(painting_id)
+    if state is None:
+        state = read_state(db, painting_id)
+        if remember and state is not None:
+            db.remember(painting_id, state, db.moment())
+    return state
+
+
+def _check_version(db: Connection, painting_id: int, version: int) -> int:
     row = db.execute("SELECT version, history_at FROM painting WHERE id = ?", (painting_id,)).fetchone()
     if row is None:
         raise NotFoundError("painting", painting_id)
@@ -130,7 +149,7 @@ def _check_version(db: sqlite3.Connection, painting_id: int, version: int) -> in
 
 
 def save(
-    db: sqlite3.Connection,
+    db: Connection,
     painting_id: int,
     version: int,
     state: State,
@@ -155,7 +174,7 @@ def save(
     """
     with transaction(db):
         at_entry = _check_version(db, painting_id, version)
-        was = was or read_state(db, painting_id)
+        was = was or _state_of(db, painting_id)
         write_state(db, painting_id, state, was)
         db.execute("DELETE FROM history WHERE painting_id = ? AND number > ?", (painting_id, at_entry))
         number = at_entry + 1
@@ -168,14 +187,16 @@ def save(
             "UPDATE painting SET version = version + 1, history_at = ?, changed_at = ?, summary = ? WHERE id = ?",
             (number, told.at, told.summary, painting_id),
         )
+        moment = db.moment()
+    db.remember(painting_id, state, moment)
 
 
-def _piece(db: sqlite3.Connection, name: bytes) -> bytes | None:
+def _piece(db: Connection, name: bytes) -> bytes | None:
     row = db.execute("SELECT data FROM content WHERE name = ?", (name,)).fetchone()
     return None if row is None else bytes(row[0])
 
 
-def sweep_content(db: sqlite3.Connection) -> int:
+def sweep_content(db: Connection) -> int:
     """Delete content of the history that no entry names any more; return how much; inside a transaction."""
     needed: set[bytes] = set()
     read: dict[bytes, bytes | None] = {}
@@ -195,7 +216,7 @@ def sweep_content(db: sqlite3.Connection) -> int:
     return len(gone)
 
 
-def _state_in(db: sqlite3.Connection, state: bytes | None, parts: bytes | None) -> State:
+def _state_in(db: Connection, state: bytes | None, parts: bytes | None) -> State:
     """Read the state of a history entry, kept whole or in parts."""
     if parts is None:
         return unpack_first(state or b"")
@@ -209,7 +230,7 @@ def _state_in(db: sqlite3.Connection, state: bytes | None, parts: bytes | None) 
     return unpack(parts_from_bytes(parts), piece)
 
 
-def state_at(db: sqlite3.Connection, painting_id: int, version: int, step: int) -> State:
+def state_at(db: Connection, painting_id: int, version: int, step: int) -> State:
     """Return the state one step back (-1) or on (+1) in the history.
 
     Raises
@@ -228,7 +249,7 @@ def state_at(db: sqlite3.Connection, painting_id: int, version: int, step: int) 
 
 
 def step_to(
-    db: sqlite3.Connection,
+    db: Connection,
     painting_id: int,
     version: int,
     step: int,
@@ -238,16 +259,18 @@ def step_to(
     """Move one step through the history to a state that :func:`state_at` gave."""
     with transaction(db):
         at_entry = _check_version(db, painting_id, version)
-        was = read_state(db, painting_id)
+        was = _state_of(db, painting_id)
         write_state(db, painting_id, state, was)
         add_lines(db, painting_id, told.diary)
         db.execute(
             "UPDATE painting SET version = version + 1, history_at = ?, changed_at = ?, summary = ? WHERE id = ?",
             (at_entry + step, told.at, told.summary, painting_id),
         )
+        moment = db.moment()
+    db.remember(painting_id, state, moment)
 
 
-def delete_for_good(db: sqlite3.Connection, painting_id: int) -> None:
+def delete_for_good(db: Connection, painting_id: int) -> None:
     """Delete a painting that is in the bin, with its history and every picture that no other painting needs.
 
     The file gives the space back.
@@ -267,11 +290,11 @@ def delete_for_good(db: sqlite3.Connection, painting_id: int) -> None:
     db.execute("PRAGMA wal_checkpoint(TRUNCATE)")
 
 
-def _delete_pictures(db: sqlite3.Connection, names: Iterable[str]) -> None:
+def _delete_pictures(db: Connection, names: Iterable[str]) -> None:
     db.executemany("DELETE FROM picture WHERE hash = ?", [(name,) for name in names])
 
 
-def unowned_pictures(db: sqlite3.Connection) -> list[str]:
+def unowned_pictures(db: Connection) -> list[str]:
     """Name the pictures that no painting has and no step of a history may return to."""
     loose = db.execute("SELECT hash FROM picture WHERE hash NOT IN (SELECT picture_hash FROM source)").fetchall()
     if not loose:
@@ -280,7 +303,7 @@ def unowned_pictures(db: sqlite3.Connection) -> list[str]:
     return [name for (name,) in loose if name not in needed]
 
 
-def let_go_of_pictures(db: sqlite3.Connection, names: Collection[str] | None = None) -> int:
+def let_go_of_pictures(db: Connection, names: Collection[str] | None = None) -> int:
     """Delete pictures that nobody owns, of these or of all; return how many.
 
     A picture is kept before the change that uses it, so that the file is not held while it is worked out: what is
@@ -292,7 +315,7 @@ def let_go_of_pictures(db: sqlite3.Connection, names: Collection[str] | None = N
     return len(gone)
 
 
-def _pictures_needed(db: sqlite3.Connection) -> set[str]:
+def _pictures_needed(db: Connection) -> set[str]:
     """Name every picture that a painting has, or had at some step of its history, to which undo may return."""
     needed = {name for (name,) in db.execute("SELECT picture_hash FROM source").fetchall()}
     seen: set[bytes] = set()
@@ -306,7 +329,7 @@ def _pictures_needed(db: sqlite3.Connection) -> set[str]:
     return needed
 
 
-def put_in_bin(db: sqlite3.Connection, painting_id: int, at: str | None) -> None:
+def put_in_bin(db: Connection, painting_id: int, at: str | None) -> None:
     """Put a painting in the bin, or take it back with None."""
     with transaction(db):
         done = db.execute("UPDATE painting SET binned_at = ? WHERE id = ?", (at, painting_id))
@@ -314,7 +337,7 @@ def put_in_bin(db: sqlite3.Connection, painting_id: int, at: str | None) -> None
             raise NotFoundError("painting", painting_id)
 
 
-def tubes_of_others(db: sqlite3.Connection, painting_id: int) -> list[tuple[str, TubeRecord]]:
+def tubes_of_others(db: Connection, painting_id: int) -> list[tuple[str, TubeRecord]]:
     """List the tubes of all other paintings that are not in the bin, each with a title, the latest painting first."""
     rows = db.execute(
         f"""SELECT b.title, {columns_of(TubeRecord, "t")}
@@ -342,7 +365,7 @@ def _is_moment(said: str) -> bool:
     return True
 
 
-def others_of(db: sqlite3.Connection, painting_id: int, since: str = "") -> OtherPaintings:
+def others_of(db: Connection, painting_id: int, since: str = "") -> OtherPaintings:
     """Read what the other paintings on the shelf say to one; the log holds its own painted passes too.
 
     However many paintings there are, no more is read than a painter looks at: sessions from `since` on (ISO 8601),

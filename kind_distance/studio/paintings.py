@@ -8,7 +8,6 @@ from dataclasses import dataclass, replace
 from datetime import datetime, timedelta
 from itertools import islice
 from pathlib import Path
-from sqlite3 import Connection
 from threading import Lock
 from typing import Any, BinaryIO
 
@@ -27,6 +26,7 @@ from kind_distance.rows.settling import settle
 from kind_distance.rows.words import SourceKind
 from kind_distance.stages.log.diary import lines_between, unpainted
 from kind_distance.store import paintings as kept
+from kind_distance.store.connection import Connection
 from kind_distance.store.damage import Readable, damage_told, faults_in, readable
 from kind_distance.store.database import opened
 from kind_distance.store.diary import KeptLine, lines_everywhere, read_lines

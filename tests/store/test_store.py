@@ -160,6 +160,11 @@ class Pictures(WithFile):
 
 
 class Paintings(WithFile):
+    def kept(self, painting_id):
+        """Read a painting through a connection that remembers nothing of it."""
+        with opened(self.file) as db:
+            return paintings.painting_of(db, painting_id)
+
     def create(self):
         return paintings.create(self.db, self.state, AT, "Begun")
 
@@ -167,7 +172,7 @@ class Paintings(WithFile):
         paintings.save(self.db, painting_id, version, state, Told(AT, what, "{}"))
 
     def test_every_row_comes_back(self):
-        painting = paintings.painting_of(self.db, self.create())
+        painting = self.kept(self.create())
         self.assertEqual(painting.state, self.state)
         self.assertEqual((painting.version, painting.undo, painting.redo), (1, None, None))
 
@@ -179,7 +184,7 @@ class Paintings(WithFile):
         painting_id = self.create()
         renamed = replace(self.state, brief=replace(self.state.brief, title="Ridge"))
         self.save(painting_id, 1, renamed, "Renamed")
-        painting = paintings.painting_of(self.db, painting_id)
+        painting = self.kept(painting_id)
         self.assertEqual((painting.version, painting.state.brief.title), (2, "Ridge"))
         self.assertEqual(painting.undo.what, "Renamed")
 
@@ -187,7 +192,7 @@ class Paintings(WithFile):
         painting_id = self.create()
         bare = replace(self.state, planes=self.state.planes[:1], strokes=(), pairs=(), passes=())
         self.save(painting_id, 1, bare)
-        self.assertEqual(paintings.painting_of(self.db, painting_id).state, bare)
+        self.assertEqual(self.kept(painting_id).state, bare)
 
     def test_the_later_of_two_windows_is_told_and_nothing_is_lost(self):
         painting_id = self.create()
@@ -196,13 +201,13 @@ class Paintings(WithFile):
         self.save(painting_id, 1, first)
         with self.assertRaises(ChangedElsewhereError):
             self.save(painting_id, 1, second)
-        self.assertEqual(paintings.painting_of(self.db, painting_id).state.brief.title, "First")
+        self.assertEqual(self.kept(painting_id).state.brief.title, "First")
 
     def step(self, painting_id, way):
-        version = paintings.painting_of(self.db, painting_id).version
+        version = self.kept(painting_id).version
         state = paintings.state_at(self.db, painting_id, version, way)
         paintings.step_to(self.db, painting_id, version, way, state, Told(AT, "", "{}"))
-        return paintings.painting_of(self.db, painting_id)
+        return self.kept(painting_id)
 
     def test_fifty_steps_back_and_forward(self):
         painting_id = self.create()
@@ -232,7 +237,7 @@ class Paintings(WithFile):
         self.save(painting_id, 1, replace(self.state, meant_so=()), "One")
         self.assertEqual(self.step(painting_id, -1).redo.what, "One")
         self.save(painting_id, 3, replace(self.state, sessions=()), "Other")
-        painting = paintings.painting_of(self.db, painting_id)
+        painting = self.kept(painting_id)
         self.assertEqual((painting.undo.what, painting.redo), ("Other", None))
 
     def test_old_entries_are_let_go(self):
@@ -257,7 +262,7 @@ class Paintings(WithFile):
 
     def test_a_painting_that_is_not_there(self):
         for ask in (
-            lambda: paintings.painting_of(self.db, 99),
+            lambda: self.kept(99),
             lambda: self.save(99, 1, self.state),
             lambda: paintings.state_at(self.db, 99, 1, -1),
         ):
