@@ -35,10 +35,11 @@ from kind_distance.core.mixing.spectrum import reflectance_of
 from kind_distance.core.mixing.tubes import Tube, paint_of, role_of, tinted, warmth_of
 from kind_distance.core.mixing.washes import paint_of_washes
 from kind_distance.core.picture.balance import guessed_cast
-from kind_distance.core.picture.composition import find_gaps, find_lonely_hues, read_composition
+from kind_distance.core.picture.composition import find_gaps, read_composition
 from kind_distance.core.picture.crops import suggest_crops
 from kind_distance.core.picture.focus import Focus
 from kind_distance.core.picture.horizon import find_horizon, level_lines
+from kind_distance.core.picture.lonely_hue import find_lonely_hues
 from kind_distance.core.picture.outlines import outlines
 from kind_distance.core.picture.page import check_corners, find_frames, sketch_values, straighten_sketch
 from kind_distance.core.picture.thumbnail import ThumbnailSettings, make_thumbnail, plain, squint

@@ -12,13 +12,13 @@ from kind_distance.core.picture.composition import (
     competing,
     find_gaps,
     find_hot_spots,
-    find_lonely_hues,
     read_complexity,
     read_composition,
 )
 from kind_distance.core.picture.composition_audit import SeenThumbnail
 from kind_distance.core.picture.focus import Focus
 from kind_distance.core.picture.horizon import Horizon, Line
+from kind_distance.core.picture.lonely_hue import find_lonely_hues
 from kind_distance.core.picture.shapes import find_shapes
 from kind_distance.core.picture.thumbnail import ThumbnailSettings, make_thumbnail, simplify
 from kind_distance.stages.thumbnails.composition_words import judge_composition
@@ -142,7 +142,7 @@ class Hues(unittest.TestCase):
 
     def test_orange_in_one_corner_only(self):
         (found,) = find_lonely_hues(self.patches((0.8, 0.7)))
-        self.assertEqual((found.hue, found.corner), ("orange", "lower right"))
+        self.assertEqual((found.name, found.corner, found.opposite), ("orange", "lower right", "upper left"))
         self.assertAlmostEqual(found.x, 0.84, delta=0.02)
 
     def test_tied_in_it_is_well(self):

@@ -28,7 +28,7 @@ from kind_distance.core.mixing.drying_shift import Shift
 from kind_distance.core.mixing.film import coats_to_hide
 from kind_distance.core.mixing.recipes import _same_hue, mixes_of
 from kind_distance.core.mixing.swatch_page import _in_rows, propose_boxes
-from kind_distance.core.mixing.tubes import WARM_AXIS_DEG, Tube, role_of, warmth_of
+from kind_distance.core.mixing.tubes import WARM_AXIS_DEG, Tube, warmth_of
 from kind_distance.core.paint.drying import Drying
 from kind_distance.core.paint.underlay import _thin
 from kind_distance.core.passes.pace import Spent, own_paces
@@ -155,16 +155,6 @@ class Mixes(unittest.TestCase):
             return warmth_of(Tube((50.0, by * np.cos(axis), by * np.sin(axis))))
 
         self.assertEqual([along(by) for by in (-3.2, -2.8, 2.8, 3.2)], ["cool", "neutral", "neutral", "warm"])
-
-    def test_roles_by_hue(self):
-        def role(hue, chroma=60.0, light=60.0):
-            return role_of(Tube((light, chroma * np.cos(np.radians(hue)), chroma * np.sin(np.radians(hue)))))
-
-        for limit, below, above in (
-            (20, "red", "orange"), (55, "orange", "yellow"), (115, "yellow", "green"), (200, "green", "blue"),
-            (285, "blue", "violet"), (335, "violet", "red"),
-        ):  # fmt: skip
-            self.assertEqual((role(limit - 4), role(limit + 4)), (below, above), limit)
 
     def test_a_row_goes_on_within_half_a_height(self):
         def rows(apart):

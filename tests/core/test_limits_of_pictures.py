@@ -12,7 +12,6 @@ from kind_distance.core.picture.composition import (
     Complexity,
     Composition,
     Exit,
-    LonelyHue,
     Spot,
     added_spot,
     competing,
@@ -20,7 +19,6 @@ from kind_distance.core.picture.composition import (
     find_exits,
     find_gaps,
     find_hot_spots,
-    find_lonely_hues,
     read_complexity,
     visual_weight,
 )
@@ -179,10 +177,6 @@ class Composed(unittest.TestCase):
         fall = np.tan(np.radians(4.0)) / 2
         np.testing.assert_allclose(points, [[0.0, 0.5 - fall], [1.0, 0.5 + fall]], atol=1e-4)
 
-    def test_a_lonely_hue_names_its_corner(self):
-        found = seen(lonely=[LonelyHue("orange", "lower left", 0.02, 0.1, 0.9)])["lonely_hue"]
-        self.assertEqual((found.key, found.weight), ("lonely_hue:4:orange", 2.0))
-
 
 class Read(unittest.TestCase):
     """What is read on made pictures."""
@@ -282,29 +276,6 @@ class Read(unittest.TestCase):
         value = self.with_block((120, 200), (0, 320), 2.0)
         self.assertEqual(find_cutting(value, Line(0.61, 0.0, 3.0, 1.0)), [], "that is the horizon")
         self.assertEqual(len(find_cutting(value, Line(0.7, 0.0, 3.0, 1.0))), 1)
-
-    def hue(self, share=0.02, apart=0.0, chroma=40.0, hue_deg=80.0):
-        lab = np.zeros((200, 300, 3), np.float32)
-        colour = chroma * np.cos(np.radians(hue_deg)), chroma * np.sin(np.radians(hue_deg))
-        count = round(share * 60000)
-        rows, columns = np.divmod(np.arange(count), 100)
-        lab[rows, columns, 1:] = colour
-        away = round(apart * count)
-        lab[rows[:away], columns[:away], 1:] = 0
-        lab[199 - rows[:away], 299 - columns[:away], 1:] = colour
-        return [(each.hue, each.corner) for each in find_lonely_hues(lab)]
-
-    def test_a_hue_that_lives_in_one_corner(self):
-        self.assertEqual(self.hue(), [("yellow", "upper left")])
-        self.assertEqual([bool(self.hue(apart=part)) for part in (0.06, 0.08)], [True, False])
-        self.assertEqual([bool(self.hue(chroma=chroma)) for chroma in (21.5, 22.5)], [False, True])
-        self.assertEqual([bool(self.hue(share)) for share in (0.005, 0.007, 0.119, 0.121)], [False, True, True, False])
-
-    def test_hues_by_their_names(self):
-        names = ((10, "red"), (45, "orange"), (80, "yellow"), (140, "green"), (190, "blue-green"), (260, "blue"),
-                 (310, "violet"), (340, "magenta"), (355, "red"))  # fmt: skip
-        for degrees, name in names:
-            self.assertEqual([hue for hue, _ in self.hue(hue_deg=degrees)], [name], degrees)
 
     def test_minutes_of_a_thumbnail(self):
         """Seven centimetres of edge a minute, a minute and a half for each shape [memory]."""

@@ -174,13 +174,13 @@ class Tubes(unittest.TestCase):
             lab, tint = ((light, r * float(np.cos(turned)), r * float(np.sin(turned))) for r in (full, chroma))
             return role_of(Tube(lab, tint, 10.0, "semi", False))
 
-        limits = ((20, "red", "orange"), (55, "orange", "yellow"), (115, "yellow", "green"), (200, "green", "blue"),
-                  (285, "blue", "violet"), (335, "violet", "red"))  # fmt: skip
+        limits = ((44, "red", "orange"), (76, "orange", "yellow"), (105, "yellow", "green"), (206, "green", "blue"),
+                  (300, "blue", "violet"), (333, "violet", "red"))  # fmt: skip
         for hue, before, after in limits:
             self.assertEqual((role(hue - 0.01), role(hue + 0.01)), (before, after))
         dull = {hue: role(hue, 31.9, 29.9) for hue in (114.9, 115.1, 329.9, 330.1)}
         self.assertEqual(dull, {114.9: "earth", 115.1: "green", 329.9: "violet", 330.1: "earth"})
-        self.assertEqual([role(60, 32.1, 29.9), role(60, 31.9, 30.1)], ["yellow", "yellow"])
+        self.assertEqual([role(60, 32.1, 29.9), role(60, 31.9, 30.1)], ["orange", "orange"])
         self.assertEqual([role(60, 20, 5.9, 34.9), role(60, 20, 6.1, 34.9), role(60, 20, 5.9, 35.1)],
                          ["black", "earth", "earth"])  # fmt: skip
         self.assertEqual([role(90, light=88.1), role(90, light=87.9)], ["white", "yellow"])

@@ -13,7 +13,7 @@ from kind_distance.errors import DomainError, InUseError, NotFoundError
 from kind_distance.pictures import darkroom
 from kind_distance.rows import Brief, ElementRecord, State
 from kind_distance.stages.mixes.batches import batches_of, remixes_of, say_cheap
-from kind_distance.stages.mixes.hues import lonely_hue
+from kind_distance.stages.mixes.hues import unanswered_hue
 from kind_distance.stages.mixes.palette import palette_of
 from kind_distance.stages.mixes.strings import THING_PARTS
 from kind_distance.stages.mixes.things import moved_with, thing_area
@@ -248,13 +248,13 @@ class Corners(AtThePalette):
         return self.do(state, "set_focus", x=focus[0], y=focus[1], reach=0.12) if focus else state
 
     def hue(self, state):
-        return lonely_hue(self.file, state)
+        return unanswered_hue(self.file, state)
 
     def test_a_red_in_one_corner_is_told_with_where_to_echo_it(self):
         state = self.painting(with_spot(bands((60, 110, 170)), size=0.08))
         found = self.hue(state)
-        self.assertEqual((found.name, found.corner, found.echo_corner), ("red", "lower left", "upper right"))
-        self.assertAlmostEqual(found.share, 0.08 * 0.08 * 320 / 240, delta=0.003)
+        self.assertEqual((found.hue.name, found.hue.corner, found.hue.opposite), ("red", "lower left", "upper right"))
+        self.assertAlmostEqual(found.hue.share, 0.08 * 0.08 * 320 / 240, delta=0.003)
         told = self.judged(state)
         self.assertEqual(told["lonely_hue"].severity, "note")
         self.assertIn("upper right", told["lonely_hue"].text)

@@ -8,6 +8,7 @@ from typing import Literal
 import numpy as np
 from numpy.typing import NDArray
 
+from kind_distance.core.colour.hues import hue_degrees, hue_name
 from kind_distance.core.colour.lab import WARM_AXIS_DEG
 from kind_distance.core.mixing.film import INSIDE, OUTSIDE, below_surface, endless
 from kind_distance.core.mixing.spectrum import BANDS, lab_of, lab_slope, reflectance_of
@@ -137,14 +138,15 @@ def role_of(tube: Tube) -> str:
     if tube.white or light > 88:
         return "white"
     tinted = tube.tint or tube.masstone
-    chroma, hue = float(np.hypot(*tinted[1:])), float(np.degrees(np.arctan2(tinted[2], tinted[1]))) % 360
+    chroma, hue = float(np.hypot(*tinted[1:])), float(hue_degrees(np.array(tinted)))
     if chroma < 6 and light < 35:
         return "black"
     full = float(np.hypot(a, b))
     if full < 32 and chroma < 30 and (hue < 115 or hue > 330):
         return "earth"
-    names = ((20, "red"), (55, "orange"), (115, "yellow"), (200, "green"), (285, "blue"), (335, "violet"), (361, "red"))
-    return next(name for limit, name in names if hue < limit)
+    name = hue_name(hue)
+    # A rose is the palette's cool red, and a viridian its green.
+    return {"magenta": "red", "yellow-green": "green", "blue-green": "green"}.get(name, name)
 
 
 def warmth_of(tube: Tube) -> Literal["warm", "cool", "neutral"]:

@@ -12,6 +12,7 @@ from functools import cached_property
 import numpy as np
 from numpy.typing import NDArray
 
+from kind_distance.core.colour.hues import hue_degrees, hue_name
 from kind_distance.core.colour.lab import lab_from_linear
 from kind_distance.core.colour.munsell import luminance_from_value
 from kind_distance.core.colour.srgb import codes_from_linear, linear_from_codes
@@ -162,11 +163,8 @@ def _gains(height: int, width: int, places: tuple[Place, ...]) -> NDArray[np.flo
     return np.asarray(np.exp(field), dtype=np.float32)
 
 
-def _leaning(lab: NDArray[np.float64]) -> str:
-    hue = float(np.degrees(np.arctan2(lab[2], lab[1]))) % 360
-    names = ("red", "orange", "yellow", "green", "blue-green", "blue", "violet", "magenta")
-    ends = (45, 75, 115, 180, 240, 290, 330, 360)
-    return next(name for name, end in zip(names, ends, strict=True) if hue < end)
+def _leaning(lab: NDArray[np.floating]) -> str:
+    return hue_name(float(hue_degrees(lab)))
 
 
 def cast_of_gains(place: Place) -> Cast:

@@ -13,6 +13,7 @@ from numpy.typing import NDArray
 
 from kind_distance.core.picture.focus import Focus, thing_at
 from kind_distance.core.picture.horizon import Horizon, Line, level_lines
+from kind_distance.core.picture.lonely_hue import LonelyHue
 
 SIZE = 320  # long side at which a composition is read [px]
 SPOT_REACH = 0.09  # how wide a spot may be and still be one, as a share of the long side; tried on photographs
@@ -385,63 +386,6 @@ def with_horizon(read: Composition, grey: NDArray[np.float32], horizon: Horizon)
     own = horizon.line or (horizon.candidates[0] if horizon.candidates else None)
     cutting = _but_the_horizon(read.cutting, own)
     return replace(read, cutting=cutting, exits=find_exits(grey, cutting, horizon.line))
-
-
-HUES = ("red", "orange", "yellow", "green", "blue-green", "blue", "violet", "magenta")
-HUE_ENDS = (30.0, 62.0, 105.0, 165.0, 220.0, 290.0, 330.0)  # ends of the named hues [degrees of hue, CIELAB]
-HUE_CHROMA = 22.0  # less coloured than this is no colour that the eye looks for again
-HUE_SHARE, HUE_MOST = 0.006, 0.12  # shares of the picture that a lonely hue takes; more is a mass and no accent
-LONELY = 0.93  # share of it in one corner from which on it lives there alone; common practice, no source
-
-
-@dataclass(frozen=True)
-class LonelyHue:
-    """A hue that lives in one corner only: its name, which corner, and what it takes of the picture."""
-
-    hue: str
-    corner: str
-    share: float
-    x: float
-    y: float
-
-
-def find_lonely_hues(lab: NDArray[np.float32]) -> list[LonelyHue]:
-    """Find hues that are seen in one quarter of the picture and nowhere else.
-
-    Parameters
-    ----------
-    lab : float32 array, shape (H, W, 3)
-        CIELAB, any size.
-    """
-    step = max(1, max(lab.shape[:2]) // SIZE)
-    small = lab[::step, ::step]
-    height, width = small.shape[:2]
-    chroma = np.hypot(small[..., 1], small[..., 2])
-    hue = np.degrees(np.arctan2(small[..., 2], small[..., 1])) % 360
-    # Magenta runs into red across nought.
-    named = np.digitize(np.where(hue >= 350, 0, hue), HUE_ENDS)
-    found = []
-    for index, name in enumerate(HUES):
-        mask = (named == index) & (chroma >= HUE_CHROMA)
-        share = float(mask.mean())
-        if not HUE_SHARE <= share <= HUE_MOST:
-            continue
-        rows, columns = np.nonzero(mask)
-        lower, right = rows >= height / 2, columns >= width / 2
-        counts = {
-            corner: int((lower == down).astype(int) @ (right == across).astype(int))
-            for corner, down, across in (
-                ("upper left", False, False),
-                ("upper right", False, True),
-                ("lower left", True, False),
-                ("lower right", True, True),
-            )
-        }
-        corner = max(counts, key=lambda each: counts[each])
-        if counts[corner] >= LONELY * len(rows):
-            x, y = float(columns.mean() + 0.5) / width, float(rows.mean() + 0.5) / height
-            found.append(LonelyHue(name, corner, share, round(x, 3), round(y, 3)))
-    return found
 
 
 def contour_cm(contour: float, width_cm: float, height_cm: float) -> float:

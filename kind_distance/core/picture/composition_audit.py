@@ -192,13 +192,6 @@ def _sides(given: SeenThumbnail) -> Iterator[Finding]:
         )  # fmt: skip
 
 
-def _lonely(given: SeenThumbnail) -> Iterator[Finding]:
-    for hue in given.composition.lonely:
-        yield _found(
-            given, "lonely_hue", "note", 100 * hue.share, hue.hue, lonely=hue, places=[given.on_photo(hue.x, hue.y)]
-        )
-
-
 def _complexity(given: SeenThumbnail) -> Iterator[Finding]:
     asked = given.complexity
     if given.minutes is not None and asked.minutes > given.minutes:
@@ -212,5 +205,5 @@ def _complexity(given: SeenThumbnail) -> Iterator[Finding]:
 
 def audit_composition(given: SeenThumbnail) -> list[Finding]:
     """Judge a composition."""
-    parts = (_focus, _tilt, _halved, _hot_spots, _gaps, _exits, _cutting, _sides, _lonely, _complexity)
+    parts = (_focus, _tilt, _halved, _hot_spots, _gaps, _exits, _cutting, _sides, _complexity)
     return [finding for part in parts for finding in part(given)]

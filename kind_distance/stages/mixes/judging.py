@@ -24,7 +24,7 @@ from kind_distance.core.wording import first_upper, say_list
 from kind_distance.follow import step
 from kind_distance.rows import State
 from kind_distance.stages.mixes.batches import MOSTLY, WHOLE_LAYERS, laid_by_all
-from kind_distance.stages.mixes.hues import LonelyHue, lonely_hue
+from kind_distance.stages.mixes.hues import Unanswered, unanswered_hue
 from kind_distance.stages.mixes.nominal import PIGMENTS, Pigment
 from kind_distance.stages.mixes.palette import Palette, missing_parts, palette_of
 from kind_distance.stages.mixes.strings import (
@@ -346,11 +346,12 @@ def _ground_shows(
     return found
 
 
-def _lonely(hue: LonelyHue | None, state: State) -> list[Judgement]:
-    if hue is None:
+def _lonely(found: Unanswered | None, state: State) -> list[Judgement]:
+    if found is None:
         return []
-    plane = next((each for each in state.planes if each.rank == hue.echo_plane), None)
-    where = f"in {plane.name}, {hue.echo_corner}" if plane is not None else hue.echo_corner
+    hue = found.hue
+    plane = next((each for each in state.planes if each.rank == found.echo_plane), None)
+    where = f"in {plane.name}, {hue.opposite}" if plane is not None else hue.opposite
     return [
         Judgement(
             "lonely_hue", "lonely_hue", STAGE, "note", f"{hue.name.capitalize()} only in the {hue.corner}",
@@ -376,7 +377,7 @@ def judge_mixes(file: Path, state: State, depth: DepthSurvey, work: Work) -> lis
         *_missing(state, palette),
         *_fast_over_slow(palette, mixes, work),
         *_ground_shows(state, palette, mixes, work, judge_ground(state, depth, work)),
-        *_lonely(lonely_hue(file, state), state),
+        *_lonely(unanswered_hue(file, state), state),
     ]
     silenced = {each.key for each in state.meant_so}
     loud = most_costly_first([each for each in found if each.key not in silenced])

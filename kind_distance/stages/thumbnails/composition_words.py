@@ -167,16 +167,6 @@ def _leaning_uprights(told: _Told) -> Said:
     )
 
 
-def _lonely_hue(told: _Told) -> Said:
-    hue = told["lonely"]
-    return (
-        f"{hue.hue.capitalize()} lives in one corner",
-        f"It is seen {hue.corner}, on {100 * hue.share:.1f} % of the picture, and nowhere else. A "
-        "touch of it elsewhere, greyer or smaller, ties it in; as the only accent it may be meant.",
-        (told.show(),),
-    )
-
-
 def _too_much(told: _Told) -> Said:
     return (
         "More than the time allows",
@@ -207,7 +197,6 @@ WORDS: dict[str, Callable[[_Told], Said]] = {
     "one_sided": _one_sided,
     "leans_one_way": _leans_one_way,
     "leaning_uprights": _leaning_uprights,
-    "lonely_hue": _lonely_hue,
     "too_much": _too_much,
     "small_work": _small_work,
 }

@@ -123,6 +123,15 @@ def _leaning(seen: Seen) -> Fact:
     )  # fmt: skip
 
 
+def _hues(seen: Seen) -> Fact:
+    told = [f"{hue.name} {hue.corner}, {100 * hue.share:.1f} %" for hue in seen.composition.lonely]
+    return Fact(
+        "hues", "Colours in one corner", f"{'; '.join(told).capitalize()}." if told else "None.",
+        "Colours of the photo that are seen in one quarter and nowhere else. Whether one wants an answer across the "
+        "picture is judged beside the mixes, once there is a focus: it may be what the picture is about.",
+    )  # fmt: skip
+
+
 def _effort(seen: Seen, state: State) -> Fact:
     c, unit = seen.complexity, state.brief.unit
     minutes = sum(session.minutes for session in state.sessions)
@@ -137,7 +146,7 @@ def _effort(seen: Seen, state: State) -> Fact:
 
 def facts_of(seen: Seen, state: State) -> list[Fact]:
     """Say everything that was read on a thumbnail."""
-    parts = [_masses, _shapes, _weight, _horizon, _spots, _gaps, _leads, _leaning]
+    parts = [_masses, _shapes, _weight, _horizon, _spots, _gaps, _leads, _leaning, _hues]
     return [*(part(seen) for part in parts), _effort(seen, state)]
 
 

@@ -16,7 +16,6 @@ from kind_distance.core.picture.composition import (
     Spot,
     added_spot,
     find_gaps,
-    find_lonely_hues,
     gap_rises,
     read_complexity,
     read_without_horizon,
@@ -31,6 +30,7 @@ from kind_distance.core.picture.horizon import (
     Line,
     likeliest,
 )
+from kind_distance.core.picture.lonely_hue import find_lonely_hues
 from kind_distance.core.picture.thumbnail import SOFTNESS_RANGE, Thumbnail, ThumbnailSettings
 from kind_distance.core.picture.working import THUMBNAIL_SIZE
 from kind_distance.core.remembering import remembered
