@@ -11,12 +11,15 @@ from kind_distance.core.colour.srgb import linear_from_codes
 from kind_distance.core.passes.model import Pass
 from kind_distance.errors import DomainError, InUseError, NotFoundError
 from kind_distance.pictures import darkroom
-from kind_distance.rows import Brief, ElementRecord, State
+from kind_distance.rows import Brief, ElementRecord, State, ThumbnailRecord
 from kind_distance.stages.mixes.batches import batches_of, remixes_of, say_cheap
 from kind_distance.stages.mixes.hues import unanswered_hue
 from kind_distance.stages.mixes.palette import palette_of
 from kind_distance.stages.mixes.strings import THING_PARTS
 from kind_distance.stages.mixes.things import moved_with, thing_area
+from kind_distance.stages.planes.strokes import labels_of
+from kind_distance.stages.thumbnails.facts import facts_of
+from kind_distance.stages.thumbnails.reading import look_at
 from kind_distance.studio.changes.mixes import mixes_on
 from kind_distance.studio.changes.planes import usual_planes
 from kind_distance.studio.changes.sources import with_source
@@ -269,9 +272,21 @@ class Corners(AtThePalette):
         vary = self.do(self.painting(spot), "set_brief", echo_hues="vary")
         self.assertIsNone(self.hue(vary))
 
+    def told_on_thumbnail(self, state):
+        """What the thumbnail's readings say of it: that it is there, not whether it should be."""
+        seen = look_at(self.file, state, ThumbnailRecord(1, 1, "One", 3, 0.01, 0.01), labels_of(self.file, state))
+        self.assertNotIn("lonely_hue", {each.kind for each in seen.judgements})
+        return next(each.said for each in facts_of(seen, state) if each.key == "hues")
+
     def test_a_glow_in_the_sky_is_the_light_itself(self):
         glow = with_spot(bands((60, 110, 170)), colour=(240, 150, 60), at=(0.15, 0.12), size=0.08)
-        self.assertIsNone(self.hue(self.painting(glow, focus=(0.7, 0.8))))
+        state = self.painting(glow, focus=(0.7, 0.8))
+        self.assertIsNone(self.hue(state))
+        self.assertEqual(self.told_on_thumbnail(state), "None.")
+
+    def test_a_thumbnail_tells_it_even_without_a_focus(self):
+        state = self.painting(with_spot(bands((60, 110, 170)), size=0.08), focus=None)
+        self.assertEqual(self.told_on_thumbnail(state), "Red lower left, 0.9 %.")
 
     def test_a_grey_picture_has_none(self):
         self.assertIsNone(self.hue(self.painting(bands((60, 110, 170)))))

@@ -98,8 +98,8 @@ def find_lonely_hues(lab: NDArray[np.float32], sky: NDArray[np.bool_] | None = N
     ----------
     lab : float32 array, shape (H, W, 3)
         CIELAB, any size.
-    sky : bool array, shape (H, W), or None
-        Where the sky is, if that is known: a glow in it is the light itself.
+    sky : bool array, any size, or None
+        Where the sky is in the same picture, if that is known: a glow in it is the light itself.
     """
     wide = min(WIDE_PX, lab.shape[1])
     high = max(8, round(lab.shape[0] * wide / lab.shape[1]))

@@ -30,7 +30,7 @@ from kind_distance.core.picture.horizon import (
     Line,
     likeliest,
 )
-from kind_distance.core.picture.lonely_hue import find_lonely_hues
+from kind_distance.core.picture.lonely_hue import LonelyHue, find_lonely_hues
 from kind_distance.core.picture.thumbnail import SOFTNESS_RANGE, Thumbnail, ThumbnailSettings
 from kind_distance.core.picture.working import THUMBNAIL_SIZE
 from kind_distance.core.remembering import remembered
@@ -104,8 +104,7 @@ def _without_horizon(file: Path, framing: Framing, settings: ThumbnailSettings) 
     """Read what no stroke can change: a stroke may move the horizon."""
     picture = darkroom.framed(file, framing)
     grey = _greys(file, framing, settings)
-    read = read_without_horizon(picture.value, picture.chroma, grey, settings.focus)
-    return read if framing.plate.sketch else replace(read, lonely=find_lonely_hues(picture.lab))
+    return read_without_horizon(picture.value, picture.chroma, grey, settings.focus)
 
 
 @remembered
@@ -152,6 +151,18 @@ def _gaps(file: Path, state: State, framing: Framing, labels: Labels | None, sou
     if value.shape != far.shape:
         far = np.asarray(cv2.resize(far, value.shape[::-1], interpolation=cv2.INTER_NEAREST), np.uint8)
     return find_gaps(value, far.astype(bool), _rises(file, framing))
+
+
+def _lonely(file: Path, state: State, framing: Framing, labels: Labels | None) -> list[LonelyHue]:
+    """Find colours in one corner, but for a glow in the marked sky; a sketch has no colours."""
+    if framing.plate.sketch:
+        return []
+    sky = None
+    if labels is not None:
+        sky = np.isin(labels, [plane.rank for plane in state.planes if plane.kind == "sky"])
+        if framing.crop is not None:
+            sky = framing.crop.of(sky, *framing.size_px)
+    return find_lonely_hues(darkroom.framed(file, framing).lab, sky)
 
 
 def focus_remedies(file: Path, state: State, record: ThumbnailRecord) -> tuple[Remedy, ...]:
@@ -252,7 +263,8 @@ def look_at(file: Path, state: State, record: ThumbnailRecord, labels: Labels | 
     read = _composition(file, framing, settings, likeliest(horizon))
     composition = _answered(replace(read, gaps=_gaps(file, state, framing, labels, source)), planned)
     added = _added(state, source, framing, darkroom.plain_values(file, framing), planned)
-    composition = replace(composition, hot_spots=[*added, *composition.hot_spots])
+    lonely = _lonely(file, state, framing, labels if source.number == state.brief.main_source else None)
+    composition = replace(composition, hot_spots=[*added, *composition.hot_spots], lonely=lonely)
     width_cm, height_cm = size_on_support(state, framing)
     large = np.array([a for a in reading.areas if a >= 0.5 * record.smallest_share])
     complexity = read_complexity(large, reading.contour, width_cm, height_cm)
