@@ -114,17 +114,24 @@ def step(make: Callable[Asked, Made]) -> Callable[Asked, Made]:
     kept: list[_Result] = []
     lock = RLock()
 
+    def keep(result: _Result) -> None:
+        """Keep a result before all others: what was asked for last is asked for next."""
+        with lock:
+            kept[:] = [result, *(each for each in kept if each is not result)][:KEPT_RESULTS]
+
     @wraps(make)
     def asked(*args: Asked.args, **named: Asked.kwargs) -> Made:
         if named:
             raise TypeError(f"{make.__name__} is a step: give it its arguments by place")
         given = args
         with lock:
-            candidates = list(kept)
-        for result in candidates:
-            if result.holds_for(given):
-                made: Made = result.made
-                return made
+            candidates = tuple(kept)
+        known = next((each for each in candidates if each.holds_for(given)), None)
+        if known is not None:
+            if known is not candidates[0]:
+                keep(known)
+            made: Made = known.made
+            return made
         _COUNTS[make.__name__] = _COUNTS.get(make.__name__, 0) + 1
         noted: list[Reads] = []
         watched: list[object] = []
@@ -139,9 +146,7 @@ def step(make: Callable[Asked, Made]) -> Callable[Asked, Made]:
             raise TypeError(f"{make.__name__} is a step: it may not hand out the state that it watches")
         # A step keeps no state: what it read of each is noted beside it.
         bare = tuple(None if isinstance(each, State) else each for each in given)
-        with lock:
-            kept.insert(0, _Result(bare, tuple(dict(each) for each in noted), made))
-            del kept[KEPT_RESULTS:]
+        keep(_Result(bare, tuple(dict(each) for each in noted), made))
         return made
 
     return asked

@@ -7,7 +7,7 @@ import numpy as np
 
 from kind_distance.core import remembering
 from kind_distance.follow import shared_parts, step
-from kind_distance.follow.steps import counted
+from kind_distance.follow.steps import KEPT_RESULTS, counted
 from kind_distance.rows import Brief, PlaneRecord, State
 
 
@@ -68,6 +68,20 @@ class Steps(unittest.TestCase):
         self.assertEqual(doubled(one, 6), [8, 10])
         with self.assertRaises(TypeError):
             doubled(one, minutes=6)
+
+    def test_what_was_asked_for_last_is_kept_longest(self):
+        made = []
+
+        @step
+        def title(state):
+            made.append(state.brief.title)
+            return len(made)
+
+        first = State(Brief("First"))
+        for number in range(2 * KEPT_RESULTS):
+            title(first)
+            title(State(Brief(f"Other {number}")))
+        self.assertEqual(made.count("First"), 1)
 
     def test_what_is_read_of_a_copy_made_inside_a_step_counts_too(self):
         @step
