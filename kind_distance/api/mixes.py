@@ -26,16 +26,21 @@ from kind_distance.core.mixing.recipes import (
     water_parts,
 )
 from kind_distance.core.mixing.tubes import role_of, warmth_of
+from kind_distance.core.palette.coats import coats_over
+from kind_distance.core.palette.laid import remixes_of
+from kind_distance.core.palette.mix_audit import is_strong, missing_parts
+from kind_distance.core.palette.parts import Place, StringPart
 from kind_distance.core.wording import say_minutes, say_remixes
 from kind_distance.errors import DomainError, NotFoundError
 from kind_distance.rows import TubeRecord
-from kind_distance.rows.mixes import ColourFrom, OpacityClass, Stains, StringPart
+from kind_distance.rows.mixes import ColourFrom, OpacityClass, Stains
 from kind_distance.rows.words import DriesTo
-from kind_distance.stages.mixes.batches import Batch, batches_of, remixes_of, say_cheap, used_ml
-from kind_distance.stages.mixes.judging import is_strong, judge_mixes, reaching_tubes
+from kind_distance.stages.mixes.batches import Batch, batches_of, say_cheap, used_ml
+from kind_distance.stages.mixes.judging import judge_mixes, reaching_tubes
+from kind_distance.stages.mixes.mix_words import PART_WORDS
 from kind_distance.stages.mixes.nominal import PIGMENTS
-from kind_distance.stages.mixes.palette import Palette, missing_parts, palette_of, shift_of
-from kind_distance.stages.mixes.strings import Mix, Place, coats_over, ground_value, strings_of, targets_of
+from kind_distance.stages.mixes.palette import Palette, palette_of, shift_of
+from kind_distance.stages.mixes.strings import Mix, ground_value, strings_of, targets_of
 from kind_distance.stages.mixes.swatches import boxes_on, tubes_of_rows
 from kind_distance.stages.mixes.words import hex_of, letter_of, named_tube, say_recipe
 from kind_distance.studio.changes.desk import find
@@ -407,7 +412,7 @@ def mixes(here: Here, painting_id: PathNumber) -> MixesView:
         batches=[
             _batch(at, each, palette, called, here.now_min, say_cheap(state, each)) for at, each in enumerate(batches)
         ],
-        missing=missing_parts(palette) if palette.tubes else [],
+        missing=[PART_WORDS[each] for each in missing_parts(palette)] if palette.tubes else [],
         judgements=[
             judgement_view(each, reasons.get(each.key))
             for each in judge_mixes(desk.file, state, found.depth, found.work)

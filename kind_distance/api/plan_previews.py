@@ -12,11 +12,11 @@ from pydantic import BaseModel
 from kind_distance.api.context import Here, PathNumber
 from kind_distance.api.models import SchoolView
 from kind_distance.api.workviews import cost_view
+from kind_distance.core.palette.laid import remixes_of
 from kind_distance.core.passes.model import Pass
 from kind_distance.core.passes.order import OrderCost
 from kind_distance.core.schedule.critical_path import find_slack
 from kind_distance.errors import DomainError
-from kind_distance.stages.mixes.batches import remixes_of
 from kind_distance.stages.mixes.strings import Mix, strings_of, targets_of
 from kind_distance.stages.passes.pass_words import SCHOOL_WHY
 from kind_distance.stages.passes.schedule_words import OFFERS, say_difference, say_slack

@@ -7,6 +7,7 @@ from typing import Annotated, Literal
 
 from annotated_types import Ge, Le, MaxLen, MinLen
 
+from kind_distance.core.palette.parts import StringPart
 from kind_distance.rows.marks import RefersTo, Unit, Words
 from kind_distance.rows.passes import DryingClass, PaintName
 from kind_distance.rows.words import Line, Name, Number, Text, Value
@@ -14,9 +15,6 @@ from kind_distance.rows.words import Line, Name, Number, Text, Value
 OpacityClass = Literal["T", "ST", "SO", "O"]
 Stains = Literal["", "stains", "lifts"]
 ColourFrom = Literal["memory", "own"]
-StringPart = Literal[
-    "light", "mass", "dark", "base", "pattern", "tint"
-]  # of a plane the first three, of a thing its light and the rest
 Lightness = Annotated[float, Ge(0), Le(100)]
 Opponent = Annotated[float, Ge(-130), Le(130)]
 LabColour = tuple[Lightness, Opponent, Opponent]

@@ -10,6 +10,8 @@ from kind_distance.core.judgement import POINTING
 from kind_distance.core.mixing.film import PAPER_LAB, film_over
 from kind_distance.core.mixing.spectrum import lab_of, reflectance_of
 from kind_distance.core.mixing.tubes import paint_of
+from kind_distance.core.palette.coats import coats_over
+from kind_distance.core.palette.mix_audit import missing_parts
 from kind_distance.errors import DomainError, InUseError, KindDistanceError, NotFoundError
 from kind_distance.pictures import darkroom
 from kind_distance.rows import Brief, State
@@ -17,8 +19,8 @@ from kind_distance.stages.mixes.batches import batches_of, used_ml
 from kind_distance.stages.mixes.build import off_plan, scene_of_build, steps_of
 from kind_distance.stages.mixes.judging import judge_mixes, reaching_tubes
 from kind_distance.stages.mixes.nominal import BY_INDEX, PIGMENTS, USUAL_BOX, usual_box
-from kind_distance.stages.mixes.palette import as_tube, missing_parts, palette_of, shift_of
-from kind_distance.stages.mixes.strings import coats_over, ground_value
+from kind_distance.stages.mixes.palette import as_tube, palette_of, shift_of
+from kind_distance.stages.mixes.strings import ground_value
 from kind_distance.stages.mixes.swatches import boxes_on, tubes_of_rows
 from kind_distance.studio.changes import CHANGES, apply
 from kind_distance.studio.changes.desk import Desk
@@ -70,7 +72,7 @@ class Palettes(AtThePalette):
         self.assertNotIn("PW6", usual_box("watercolour"))
         self.assertEqual({each.paint for each in state.tubes}, {"watercolour"})
         self.assertTrue(all(each.recipe.strength for each in mixes_on(self.desk(state))))
-        self.assertNotIn("a white", missing_parts(palette_of(state)))
+        self.assertNotIn("white", missing_parts(palette_of(state)))
 
     def test_without_a_tube_there_is_no_recipe_and_with_one_there_is(self):
         self.assertEqual(mixes_on(self.desk(self.state)), [])

@@ -8,11 +8,12 @@ import numpy as np
 from kind_distance.core.colour.lab import lab_from_linear
 from kind_distance.core.colour.munsell import value_from_lightness
 from kind_distance.core.colour.srgb import linear_from_codes
+from kind_distance.core.palette.laid import remixes_of
 from kind_distance.core.passes.model import Pass
 from kind_distance.errors import DomainError, InUseError, NotFoundError
 from kind_distance.pictures import darkroom
 from kind_distance.rows import Brief, ElementRecord, State, ThumbnailRecord
-from kind_distance.stages.mixes.batches import batches_of, remixes_of, say_cheap
+from kind_distance.stages.mixes.batches import batches_of, say_cheap
 from kind_distance.stages.mixes.hues import unanswered_hue
 from kind_distance.stages.mixes.palette import palette_of
 from kind_distance.stages.mixes.strings import THING_PARTS

@@ -7,35 +7,18 @@ from dataclasses import dataclass
 
 from kind_distance.core.mixing.quantity import film_of, millilitres
 from kind_distance.core.paint.drying import dry
+from kind_distance.core.palette.laid import hidden_by, laid_by_all
+from kind_distance.core.palette.parts import Place
 from kind_distance.core.passes.model import Pass
 from kind_distance.core.schedule.work import Work
 from kind_distance.follow import step
 from kind_distance.rows import State
-from kind_distance.rows.mixes import StringPart
 from kind_distance.stages.mixes.palette import palette_of
-from kind_distance.stages.mixes.strings import Mix, Place
+from kind_distance.stages.mixes.strings import Mix
 
 PILE = 3.0  # a pile on the palette beside a usual film; common practice, no source
 
-# Which of a plane's mixes a kind of pass lays, and over what share of the plane. Common practice, no source.
-LAID: dict[str, tuple[tuple[StringPart, float], ...]] = {
-    "block_in": (("mass", 1.0),),
-    "second_layer": (("light", 0.3), ("mass", 0.4), ("dark", 0.3)),
-    "scumble": (("light", 0.3),),
-    "details": (("dark", 0.08), ("light", 0.08)),
-    "lights": (("light", 0.03), ("dark", 0.03)),
-}
-# The same of a thing that has colours of its own, over what its pass touches.
-LAID_ON_THINGS: dict[str, tuple[tuple[StringPart, float], ...]] = {
-    "block_in": (("base", 1.0),),
-    "second_layer": (("pattern", 0.5),),
-    "glaze": (("tint", 1.0),),
-    "details": (("pattern", 0.2), ("light", 0.1)),
-    "lights": (("light", 0.2),),
-}
 LEAST_CHEAP_ML = 1.0
-MOSTLY = 0.9  # share of a plane from which a layer covers it
-WHOLE_LAYERS = ("block_in", "second_layer", "blend")
 
 
 @dataclass(frozen=True)
@@ -72,53 +55,6 @@ class Batch:
     hidden_ml: float = 0.0
 
 
-Laid = tuple[tuple[Place, float], ...]
-
-
-def _laid(each: Pass, things: dict[str, Place]) -> Laid:
-    """Which mixes a pass lays, and over what share of its plane."""
-    share = 1.0 if each.share is None else each.share
-    own = [things[name] for name in each.things if name in things]
-    if own and len(own) == len(each.things) and each.kind in LAID_ON_THINGS:
-        part_of = share / len(own)
-        return tuple(
-            ((rank, number, part), part_of * cover)
-            for rank, number, _ in own for part, cover in LAID_ON_THINGS[each.kind]
-        )  # fmt: skip
-    parts = LAID.get(each.kind, ())
-    return tuple(((rank, 0, part), share * cover) for rank in each.planes for part, cover in parts)
-
-
-def laid_by_all(passes: list[Pass], mixes: list[Mix]) -> list[tuple[Pass, Laid]]:
-    """Which mixes each pass lays, in order; blending takes none but where it is the first to lay paint."""
-    things = {mix.target.name: mix.target.place for mix in mixes if mix.target.element}
-    begun: set[int] = set()
-    found = []
-    for each in passes:
-        laid = _laid(each, things)
-        if each.kind == "blend":
-            laid = tuple(((rank, 0, "mass"), 1.0) for rank in each.planes if rank not in begun)
-        begun |= set(each.planes)
-        found.append((each, laid))
-    return found
-
-
-def remixes_of(passes: list[Pass], mixes: list[Mix]) -> int:
-    """Count how often a mix has to be made again: it was used before, and the pass just before did without it."""
-    recipe = {mix.target.place: (mix.recipe.parts, mix.recipe.strength) for mix in mixes}
-    made: set[object] = set()
-    before: set[object] = set()
-    again = 0
-    for _, laid in laid_by_all(passes, mixes):
-        now: set[object] = {recipe[place] for place, _ in laid if place in recipe}
-        if not now:
-            continue
-        again += len((now & made) - before)
-        made |= now
-        before = now
-    return again
-
-
 @step
 def batches_of(state: State, mixes: list[Mix], work: Work) -> list[Batch]:
     """Gather what passes share a mix; in the order in which they are mixed."""
@@ -150,22 +86,11 @@ def batches_of(state: State, mixes: list[Mix], work: Work) -> list[Batch]:
             Batch(
                 parts, strength, strings, passes, sum(amount for *_, amount in uses),
                 None if first is None else first.start, open_min, max(1, len({each.session_id for each in at})),
-                sum(amount for each, (rank, *_), amount in uses if _hidden(each, rank, later[each.id])),
+                sum(amount for each, (rank, *_), amount in uses if hidden_by(each, rank, later[each.id])),
             )
         )  # fmt: skip
     order = {each.id: at for at, each in enumerate(work.passes)}
     return sorted(found, key=lambda batch: order[batch.passes[0]])
-
-
-def _hidden(each: Pass, rank: int, later: list[Pass]) -> bool:
-    """Whether what a pass lays on a plane is covered by a whole layer that comes later."""
-    return not each.things and any(
-        over.kind in WHOLE_LAYERS
-        and rank in over.planes
-        and not over.things
-        and (1.0 if over.share is None else over.share) >= MOSTLY
-        for over in later
-    )
 
 
 def say_cheap(state: State, batch: Batch) -> str:

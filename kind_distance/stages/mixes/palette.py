@@ -4,9 +4,11 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
+from kind_distance.core.judging.films import OIL_CLASS
 from kind_distance.core.mixing.drying_shift import Shift, fitted, usual_shift
-from kind_distance.core.mixing.tubes import Tube, role_of, warmth_of
+from kind_distance.core.mixing.tubes import Tube, role_of
 from kind_distance.core.paint.media import medium_of
+from kind_distance.core.palette.model import MixingPalette
 from kind_distance.errors import DomainError
 from kind_distance.rows import State, TubeRecord
 
@@ -14,45 +16,16 @@ WATER_BORNE = {"watercolour", "gouache", "rewettable", "acrylic"}
 SAID_PAINT = {"rewettable": "re-wettable acrylic"}
 VALUE_OF_PAPER = 9.4
 
-# What a landscape palette wants of its tubes, and which roles play it. Common practice, no source.
-PARTS: tuple[tuple[str, tuple[tuple[str, str], ...]], ...] = (
-    ("a white", (("white", ""),)),
-    ("a yellow", (("yellow", ""), ("orange", "warm"))),
-    ("a red", (("red", ""), ("orange", ""), ("violet", ""))),
-    ("a blue", (("blue", ""),)),
-    ("a warm dark", (("earth", ""),)),
-    ("a cool dark", (("blue", ""), ("black", ""), ("green", "cool"))),
-)
 
-
-@dataclass(frozen=True)
-class Palette:
-    """Tubes in the order of the palette, and which of them may be used.
-
-    Parameters
-    ----------
-    records : tuple of TubeRecord
-    tubes : tuple of Tube
-        The same as mixing wants them.
-    barred : frozenset of int
-        Places of those that stay in the box.
-    transparent : bool
-        Washes on paper.
-    """
+@dataclass(frozen=True, kw_only=True)
+class Palette(MixingPalette):
+    """Tubes in the order of the palette, and which of them may be used, with the records of all."""
 
     records: tuple[TubeRecord, ...]
-    tubes: tuple[Tube, ...]
-    barred: frozenset[int]
-    transparent: bool
 
     def place(self, number: int) -> int:
         """Place of a tube on the palette by its number."""
         return next(at for at, each in enumerate(self.records) if each.number == number)
-
-    @property
-    def whites(self) -> frozenset[int]:
-        """Places of the whites."""
-        return frozenset(at for at, each in enumerate(self.tubes) if each.white)
 
 
 def as_tube(record: TubeRecord) -> Tube:
@@ -66,7 +39,13 @@ def palette_of(state: State) -> Palette:
     barred = {at for at, each in enumerate(records) if each.barred}
     if state.brief.black_use == "mixed":
         barred |= {at for at, tube in enumerate(tubes) if role_of(tube) == "black"}
-    return Palette(records, tubes, frozenset(barred), medium_of(state.brief.medium).transparent)
+    return Palette(
+        tubes=tubes,
+        barred=frozenset(barred),
+        transparent=medium_of(state.brief.medium).transparent,
+        slowness=tuple(OIL_CLASS[each.dries] for each in records),
+        records=records,
+    )
 
 
 def check_paint(record: TubeRecord, medium: str) -> None:
@@ -97,16 +76,3 @@ def shift_of(state: State) -> Shift:
     key = "gouache" if medium.key == "gouache" else "oil" if medium.later_paint == "oil" else "acrylic"
     usual = usual_shift("watercolour" if medium.transparent else key, brief.dries_to, VALUE_OF_PAPER)
     return fitted(usual, [(each.wet, each.dry) for each in state.wet_dry])
-
-
-def missing_parts(palette: Palette) -> list[str]:
-    """Name what nothing on the palette is for; a wash needs no white."""
-    played = {(role_of(tube), warmth_of(tube)) for at, tube in enumerate(palette.tubes) if at not in palette.barred}
-    missing = []
-    for part, by in PARTS:
-        if part == "a white" and palette.transparent:
-            continue
-        if not any(role == wanted and (not warmth or temperature == warmth) for role, temperature in played
-                   for wanted, warmth in by):  # fmt: skip
-            missing.append(part)
-    return missing

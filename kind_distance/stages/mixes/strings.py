@@ -4,33 +4,28 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 from pathlib import Path
-from typing import Any
 
 import numpy as np
 from numpy.typing import NDArray
 
 from kind_distance.core.colour.lab import ciede2000, lab_from_linear
 from kind_distance.core.colour.munsell import lightness_from_value
-from kind_distance.core.mixing.film import USUAL_COAT, coats_to_hide, endless, film_over
 from kind_distance.core.mixing.recipes import Found, Recipe, TwoSteps, find_recipe, mix_of, mixes_of, two_steps
-from kind_distance.core.mixing.spectrum import lab_of, reflectance_of
-from kind_distance.core.mixing.tubes import paint_of
 from kind_distance.core.paint.media import ground_of
+from kind_distance.core.palette.model import PlannedMix, Target
+from kind_distance.core.palette.parts import Place, StringPart
 from kind_distance.core.passes.model import Pass
 from kind_distance.follow import step
 from kind_distance.pictures import darkroom
 from kind_distance.pictures.plates import main_source, plate_of
 from kind_distance.rows import MixRecord, State
-from kind_distance.rows.mixes import StringPart
 from kind_distance.stages.mixes.palette import Palette, palette_of, shift_of
 from kind_distance.stages.mixes.things import moved_with, parts_of_thing, thing_area
 from kind_distance.stages.planes.depth import DepthSurvey
 from kind_distance.stages.planes.strokes import labels_of, plane_numbers
 
-Lab = tuple[float, float, float]
 PARTS: tuple[StringPart, ...] = ("light", "mass", "dark")
 THING_PARTS: tuple[StringPart, ...] = ("light", "base", "pattern", "tint")
-Place = tuple[int, int, StringPart]  # rank of the plane, number of the thing or 0, part
 UNMIXED = ("drawing", "mask", "unmask", "finish", "ground")  # kinds of pass that no string is mixed for
 PART_OF: dict[str, StringPart] = {"second_layer": "dark", "glaze": "dark", "lights": "light", "scumble": "light"}
 BANDS = {"light": (85, 100), "mass": (35, 65), "dark": (0, 15)}  # percentiles of value of a plane that show its hue
@@ -39,45 +34,11 @@ TOLD_CHROMA = {"": 8.0, "low": 6.0, "mid": 20.0, "high": 40.0}  # where no photo
 
 
 @dataclass(frozen=True)
-class Target:
-    """A colour that is wanted.
+class Mix(PlannedMix):
+    """A target with its recipe, and what is known of both.
 
     Parameters
     ----------
-    plane : int
-        Rank.
-    part : StringPart
-        Of a plane light, mass or dark; of a thing light, base, pattern or tint.
-    value : float
-        Planned, dry. [V]
-    lab : (L*, a*, b*)
-    name : str
-        Of the plane, or of the thing.
-    element : int
-        Number of the thing; 0 for the plane itself.
-    """
-
-    plane: int
-    part: StringPart
-    value: float
-    lab: Lab
-    name: str
-    element: int = 0
-
-    @property
-    def place(self) -> Place:
-        """Where it belongs."""
-        return self.plane, self.element, self.part
-
-
-@dataclass(frozen=True)
-class Mix:
-    """A target with its recipe.
-
-    Parameters
-    ----------
-    target : Target
-    recipe : Recipe
     found : Found or None
         Other ways to it; None where the recipe is the painter's own.
     own : MixRecord or None
@@ -87,8 +48,6 @@ class Mix:
         Value to mix it to, so that it dries right; None where no one layer gets there. [V]
     """
 
-    target: Target
-    recipe: Recipe
     found: Found | None
     own: MixRecord | None
     steps: TwoSteps | None
@@ -176,34 +135,6 @@ def ground_value(state: State) -> float:
     """Value of the ground, as told or as that ground usually is."""
     told = state.brief.ground_value
     return ground_of(state.brief.ground).value if told is None else told
-
-
-def _mixed(palette: Palette, mix: Mix) -> tuple[NDArray[Any], NDArray[Any]]:
-    """Absorption and scattering of a mix, 36 bands each."""
-    whole = sum(count for _, count in mix.recipe.parts)
-    paints = [(paint_of(palette.tubes[at]), count) for at, count in mix.recipe.parts]
-    k, s = (sum(paint[part] * count for paint, count in paints) / whole for part in (0, 1))
-    return np.asarray(k), np.asarray(s)
-
-
-def ground_shows(palette: Palette, mix: Mix, ground: float, coats: int) -> float:
-    """Tell how far a mix stays off itself over a grey ground after so many coats (CIEDE2000)."""
-    k, s = _mixed(palette, mix)
-    seen_now: NDArray[Any] = reflectance_of(np.array([lightness_from_value(ground), 0.0, 0.0]))
-    for _ in range(coats):
-        seen_now = film_over(seen_now, k, s, USUAL_COAT)
-    return float(ciede2000(lab_of(seen_now)[None], lab_of(endless(k, s))[None])[0])
-
-
-def coats_over(palette: Palette, mix: Mix, ground: float) -> int:
-    """Count the coats of a mix after which a grey ground of that value no longer shows; 0 where it always does."""
-    k, s = _mixed(palette, mix)
-
-    def away(one: NDArray[Any], other: NDArray[Any]) -> float:
-        return float(ciede2000(lab_of(one)[None], lab_of(other)[None])[0])
-
-    below = reflectance_of(np.array([lightness_from_value(ground), 0.0, 0.0]))
-    return coats_to_hide(below, k, s, USUAL_COAT, away)
 
 
 @step

@@ -8,8 +8,8 @@ import cv2
 import numpy as np
 from numpy.typing import NDArray
 
+from kind_distance.core.palette.parts import StringPart
 from kind_distance.rows import ElementRecord
-from kind_distance.rows.mixes import StringPart
 
 PAINT_REACH = (1.8, 9.5)  # values that paint reaches
 THING_REACH = 0.07  # of the long side within which a thing is looked for, where nobody boxed it

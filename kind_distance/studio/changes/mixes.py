@@ -13,14 +13,14 @@ from kind_distance.core.mixing.recipes import strength_in
 from kind_distance.core.mixing.spectrum import lab_of
 from kind_distance.core.mixing.tubes import paint_of, tinted
 from kind_distance.core.paint.media import medium_of
+from kind_distance.core.palette.parts import Place, StringPart
 from kind_distance.errors import DomainError, InUseError, NotFoundError
 from kind_distance.rows import MixPart, MixRecord, SourceRecord, TubeRecord, WetDryRecord
-from kind_distance.rows.mixes import StringPart
 from kind_distance.rows.passes import PaintName
 from kind_distance.rows.state import with_parts
 from kind_distance.stages.mixes.nominal import BY_INDEX, usual_box
 from kind_distance.stages.mixes.palette import as_tube, check_paint
-from kind_distance.stages.mixes.strings import PARTS, THING_PARTS, Mix, Place, strings_of, targets_of
+from kind_distance.stages.mixes.strings import PARTS, THING_PARTS, Mix, strings_of, targets_of
 from kind_distance.stages.mixes.swatches import read_swatch
 from kind_distance.studio.changes.arguments import FiniteFloat, Number, Point, Rank, Text, settable
 from kind_distance.studio.changes.desk import Changed, Desk, find, next_number, numbered_name, put, told, without
