@@ -1,4 +1,4 @@
-"""What is found of drawn gazes, lines and cast shadows, in a painter's words."""
+"""What is found of drawn gazes, lines, cast shadows and rows of posts, in a painter's words."""
 
 from __future__ import annotations
 
@@ -71,14 +71,40 @@ def _shadow_contrary(told: Told, source: int) -> Said:
     )
 
 
+def _show_posts(told: Told, source: int) -> tuple[Remedy, ...]:
+    return (Remedy("Show where", "show_notes", {"source": source, "notes": told["posts"]}),)
+
+
+def _uneven_bays(told: Told, source: int) -> Said:
+    return (
+        f"{told['name'].capitalize()}: the bays are uneven",
+        f"By their heights the widest of {told['bays']} bays is {told['times']:.1f} times the narrowest. Equal posts "
+        "that stand equally far apart shrink as one over their distance; the tool for bays says where the next ones "
+        "stand.",
+        _show_posts(told, source),
+    )
+
+
+def _row_leans(told: Told, source: int) -> Said:
+    lean = told["lean_deg"]
+    return (
+        f"{told['name'].capitalize()}: not all stand upright",
+        f"One leans by {abs(lean):.1f}° to the {'right' if lean > 0 else 'left'}. Draw them upright, or straighten the "
+        "photo where all of them lean alike.",
+        _show_posts(told, source),
+    )
+
+
 WORDS: dict[str, Callable[[Told, int], Said]] = {
     "looks_out": _looks_out,
     "line_out": _line_out,
     "shadow_to_light": _shadow_to_light,
     "shadow_contrary": _shadow_contrary,
+    "uneven_bays": _uneven_bays,
+    "row_leans": _row_leans,
 }
 
 
 def say_arrows(found: list[Finding], source: int) -> list[Judgement]:
-    """Put what was found of drawn arrows and shadows into words, for a source by its number."""
+    """Put what was found of arrows, shadows and posts into words, for a source by its number."""
     return [say(each, STAGE, WORDS[each.kind](Told(each), source)) for each in found]

@@ -5,11 +5,11 @@ from __future__ import annotations
 from datetime import datetime
 from pathlib import Path
 
-from kind_distance.core.judgement import Judgement, Remedy
+from kind_distance.core.judgement import Judgement
 from kind_distance.core.light.shadows import CastShadow, audit_shadows, cast, from_sun, per_height
 from kind_distance.core.light.sun import Sun, offset_by_longitude, sun_at
 from kind_distance.core.picture.leading import Arrow, audit_leading
-from kind_distance.core.picture.perspective import bays_by_height, lean_deg, leans_apart
+from kind_distance.core.picture.post_rows import Post, as_post, audit_post_rows
 from kind_distance.core.wording import say_list
 from kind_distance.errors import DomainError
 from kind_distance.pictures.plates import plate_of
@@ -17,6 +17,7 @@ from kind_distance.rows import NoteRecord, SourceRecord, State
 from kind_distance.stages.sources.arrow_words import say_arrows
 from kind_distance.stages.sources.horizon import horizon_of
 
+BELOW_HORIZON = 0.01  # a foot so far below the horizon stands on the ground [share of the height]
 SAME_FOOT = 0.03  # a shadow begins at a mark's foot within this [share of the width]
 
 
@@ -54,75 +55,30 @@ def judge_arrows(file: Path, state: State) -> list[Judgement]:
             horizon = horizon_height(file, state, source)
             cast_wrong = audit_shadows(shadows, horizon, _aspect(source), source.light_deg)
             found += say_arrows(cast_wrong, source.number)
-        found += _judge_rows(state, source)
+        found += say_arrows(audit_post_rows(_posts(state, source), _aspect(source), source.number), source.number)
     return found
 
 
-LEAST_IN_ROW = 4  # equal posts of one name that are taken for a row
-BAY_APART = 1.5  # a bay so many times another one is seen to be uneven; common practice, no source
-LEANS_DEG = 1.5  # uprights that lean more are seen to lean; common practice (1), no source
-
-
-def _judge_rows(state: State, source: SourceRecord) -> list[Judgement]:
-    """Judge rows of posts that were marked as equally long and named alike: their bays, and whether they stand."""
-    rows: dict[tuple[str, float | None], list[NoteRecord]] = {}
+def _posts(state: State, source: SourceRecord) -> list[Post]:
+    """List the scale marks on a source that stand upright."""
     aspect = _aspect(source)
-    for note in state.notes:
-        if note.source == source.number and note.kind == "scale" and note.x2 is not None and note.text.strip():
-            (x1, y1), (x2, y2) = _ends(note)
-            if abs(x2 - x1) * aspect < 0.4 * abs(y2 - y1):
-                name = note.text.strip().rstrip("0123456789 ").lower()
-                rows.setdefault((name, note.length_m), []).append(note)
-    found = []
-    for (name, _), notes in rows.items():
-        if len(notes) >= LEAST_IN_ROW:
-            found += _judge_row(source, name, sorted(notes, key=lambda note: note.x), aspect)
-    return found
-
-
-def _judge_row(source: SourceRecord, name: str, notes: list[NoteRecord], aspect: float) -> list[Judgement]:
-    ends = [sorted(_ends(note), key=lambda at: at[1]) for note in notes]
-    show = Remedy("Show where", "show_notes", {"source": source.number, "notes": [note.number for note in notes]})
-    key = f"{source.number}-{notes[0].number}"
-    found = []
-    bays = bays_by_height([foot[1] - top[1] for top, foot in ends])
-    if bays is not None and max(bays) / min(bays) > BAY_APART:
-        found.append(
-            Judgement(
-                f"uneven_bays:{key}", "uneven_bays", "sources", "note", f"{name.capitalize()}: the bays are uneven",
-                f"By their heights the widest of {len(bays)} bays is {max(bays) / min(bays):.1f} times the narrowest. "
-                "Equal posts that stand equally far apart shrink as one over their distance; the tool for bays says "
-                "where the next ones stand.", max(bays) / min(bays), (), (show,),
-            )
-        )  # fmt: skip
-    leans = leans_apart([foot[0] for _, foot in ends], [lean_deg(top, foot, aspect) for top, foot in ends])
-    worst = max(leans, key=abs)
-    one = notes[leans.index(worst)].number
-    if abs(worst) > LEANS_DEG:
-        found.append(
-            Judgement(
-                f"row_leans:{key}", "row_leans", "sources", "note", f"{name.capitalize()}: not all stand upright",
-                f"One leans by {abs(worst):.1f}° to the {'right' if worst > 0 else 'left'}. Draw them upright, or "
-                "straighten the photo where all of them lean alike.", abs(worst), (),
-                (Remedy("Show where", "show_notes", {"source": source.number, "notes": [one]}),),
-            )
-        )  # fmt: skip
-    return found
+    marks = [
+        note for note in state.notes if note.source == source.number and note.kind == "scale" and note.x2 is not None
+    ]
+    posts = (as_post(note.number, note.text, note.length_m, _ends(note), aspect) for note in marks)
+    return [post for post in posts if post is not None]
 
 
 Upright = tuple[int, tuple[float, float], float]
 
 
-def _uprights(state: State, source: SourceRecord, horizon: float, aspect: float) -> list[Upright]:
+def _uprights(state: State, source: SourceRecord, horizon: float) -> list[Upright]:
     """List the scale marks that stand upright on the ground: number, foot, height of the top in the picture."""
-    found = []
-    for note in state.notes:
-        if note.source != source.number or note.kind != "scale" or note.x2 is None:
-            continue
-        foot, top = sorted(_ends(note), key=lambda at: -at[1])
-        if foot[1] - horizon > 0.01 and abs(foot[0] - top[0]) * aspect < 0.4 * (foot[1] - top[1]):
-            found.append((note.number, foot, top[1]))
-    return found
+    return [
+        (post.number, post.foot, post.top[1])
+        for post in _posts(state, source)
+        if post.foot[1] - horizon > BELOW_HORIZON
+    ]
 
 
 def _drawn(
@@ -182,7 +138,7 @@ def shadow_guides(
     horizon, aspect = horizon_height(file, state, source), _aspect(source)
     if horizon is None:
         raise DomainError("The horizon is not known.", "Set it with the tool Horizon first.")
-    uprights = _uprights(state, source, horizon, aspect)
+    uprights = _uprights(state, source, horizon)
     if not uprights:
         raise DomainError(
             "No upright stands on the ground yet.", "Draw a scale mark from the foot of a thing to its top."
