@@ -32,6 +32,7 @@ from kind_distance.pictures import darkroom
 from kind_distance.pictures.plates import on_painting, plate_of
 from kind_distance.rows import CriterionRecord, MendRecord, SourceRecord
 from kind_distance.stages.easel.pictures import steps_by_now
+from kind_distance.stages.log.drift_words import say_tried
 from kind_distance.stages.log.photos import (
     CORNERS,
     WHY_NOT,
@@ -42,7 +43,6 @@ from kind_distance.stages.log.photos import (
     judge_photo,
     painted_by,
     read_photo,
-    say_tried,
 )
 from kind_distance.stages.log.record import (
     PlaneMinutes,
@@ -384,7 +384,7 @@ def photo_tried(
     hidden = None if read.flat is None else read.flat.hidden
     after = read_planes(made, scene.labels, hidden)
     drift = next(each for each in read.drifts if each.rank == plane)
-    said = say_tried(read, after, plane, desk.survey().depth, desk.state)
+    said = say_tried(read.drifts, after, plane, desk.survey().depth, desk.state)
     query = f"plane={plane}&colour=%23{colour[1:]}&way={way}&strength={strength:g}"
     return TriedView(
         value=round(after[plane].value, 2), before=round(drift.painted.value, 2), wanted=round(drift.final, 2),

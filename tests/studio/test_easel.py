@@ -8,6 +8,7 @@ import numpy as np
 from kind_distance.clock import minute_of
 from kind_distance.core.passes.kinds import LAYERS
 from kind_distance.core.progress.comparing import Flat, PlaneRead
+from kind_distance.core.progress.drift import Drift
 from kind_distance.core.schedule.model import Done
 from kind_distance.core.schedule.plan import Board
 from kind_distance.errors import ChangedElsewhereError, DomainError, InUseError, NotFoundError
@@ -15,7 +16,7 @@ from kind_distance.rows import LightSpan
 from kind_distance.stages.easel.guide import cleaning_of, films_now, goal_of, guide
 from kind_distance.stages.easel.running import painted_of, session_running, stretch_running
 from kind_distance.stages.log.diary import lines_between
-from kind_distance.stages.log.photos import Drift, PhotoRead, judge_photo
+from kind_distance.stages.log.photos import PhotoRead, judge_photo
 from kind_distance.stages.log.record import (
     minutes_by_plane,
     much_painted,
