@@ -5,7 +5,6 @@ These tests come within a tenth of them from both sides.
 """
 
 import unittest
-from pathlib import Path
 from types import SimpleNamespace
 from unittest.mock import patch
 
@@ -15,7 +14,7 @@ from kind_distance.core.colour.munsell import lightness_from_value, luminance_fr
 from kind_distance.core.colour.srgb import codes_from_linear
 from kind_distance.core.depth.proposal import find_sky, has_sky
 from kind_distance.core.depth.settle import settle_line
-from kind_distance.core.picture.balance import Place, find_clipping, guessed_cast, read_place
+from kind_distance.core.picture.balance import find_clipping, guessed_cast, read_place
 from kind_distance.core.picture.composition import _but_the_horizon, _leanings, _weights, find_exits, find_hot_spots
 from kind_distance.core.picture.crops import Crop, _shared, _View, _weigh, suggest_crops
 from kind_distance.core.picture.departures import Departure, depart
@@ -35,7 +34,6 @@ from kind_distance.core.picture.perspective import height_by_eye_level
 from kind_distance.core.picture.reserve import _ring, audit_reserves
 from kind_distance.core.picture.thumbnail import THUMBNAIL_SIZE, ThumbnailSettings, plain
 from kind_distance.core.picture.working import WorkingPicture, shrink
-from kind_distance.stages.sources import references
 from tests.limits import begins, refused
 
 
@@ -124,16 +122,6 @@ class Cards(unittest.TestCase):
             lab = np.zeros((20, 20, 3), np.float32)
             lab[...] = (70.0, 12 * np.cos(np.radians(hue)), 12 * np.sin(np.radians(hue)))
             self.assertEqual(guessed_cast(lab).leans, name)
-
-    def test_a_card_that_differs_by_more_than_four_from_place_to_place_tells_of_an_uneven_cast(self):
-        source = SimpleNamespace(id=1, kind="photo", number=1, name="Photo")
-
-        def told(apart):
-            plate = SimpleNamespace(places=(Place(0.2, 0.5, 1.0, 1.0, 1.1), Place(0.8, 0.5, 1.1, 1.0, 1.0)))
-            with patch.multiple(references, plate_of=lambda _: plate, unevenness=lambda _: apart):
-                return bool(references._casts(Path("none"), source))
-
-        self.assertAlmostEqual(begins(told, 2.0, 6.0), 4.0, places=4)
 
     def test_lost_darks_and_lights(self):
         """Three codes from either end: a camera's noise there is a code or two (common practice, no source)."""

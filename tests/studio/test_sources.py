@@ -5,11 +5,11 @@ import io
 import numpy as np
 from PIL import Image
 
+from kind_distance.core.light.references import light_apart
 from kind_distance.demo.seed import picture_bytes
 from kind_distance.errors import ChangedElsewhereError, DomainError, NotFoundError
 from kind_distance.pictures.plates import plate_of
 from kind_distance.rows import Brief
-from kind_distance.stages.sources.references import light_apart
 from tests.support import NOW, WithStudio, bands, file_bytes, hill_picture
 
 BOX = [(0.4, 0.4), (0.6, 0.4), (0.6, 0.6), (0.4, 0.6)]
