@@ -26,6 +26,7 @@ GAP_REACH, GAP_STEP, GAP_AREA = 0.035, 0.9, 0.0025  # light gaps are smaller and
 EXIT_STEP = 1.5  # value step at the rim that the eye follows out [V]; common practice, no source
 CUTS_LENGTH, CUTS_STEP, CUTS_TILT = 0.9, 0.9, 5.0  # a line that cuts: share of the width, step [V], tilt [degrees]
 OWN_LINE = 0.05  # a line this near to the horizon is the horizon, as a share of the height
+SLANTING, UPRIGHT = (15.0, 70.0), 12.0  # edges that slant, and those that stand, off the upright [degrees]
 MOST_LISTED = 12
 
 
@@ -335,11 +336,11 @@ def _leanings(value: NDArray[np.float32]) -> tuple[float, float | None]:
     # Along the edge, against the upright: 0 upright, positive leaning right.
     lean = np.degrees(np.arctan2(dy, dx))
     lean = (lean + 90) % 180 - 90
-    slanting = strong & (np.abs(lean) > 15) & (np.abs(lean) < 70)
+    slanting = strong & (np.abs(lean) > SLANTING[0]) & (np.abs(lean) < SLANTING[1])
     weight = size * slanting
     total = float(weight.sum())
     right = 0.5 if slanting.mean() < 0.01 else float(weight[lean > 0].sum() / total)
-    upright = strong & (np.abs(lean) <= 12)
+    upright = strong & (np.abs(lean) <= UPRIGHT)
     if upright.mean() < 0.006:
         return right, None
     # The mean and not the median: a line that leans a little is a staircase whose pixels mostly stand upright.

@@ -4,9 +4,22 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-from kind_distance.core.picture.composition import competing
+from kind_distance.core.picture.composition import (
+    CUTS_LENGTH,
+    EDGE_CM_PER_MIN,
+    EXIT_STEP,
+    GAP_STEP,
+    SHAPE_MIN,
+    SLANTING,
+    SPOT_CHROMA,
+    SPOT_REACH,
+    SPOT_STEP,
+    UPRIGHT,
+    competing,
+)
 from kind_distance.core.picture.divisions import DIVISIONS, Division, distance_to, rabatment
-from kind_distance.core.picture.horizon import LEVEL_TOLERANCE
+from kind_distance.core.picture.horizon import ANGLES, LEVEL_TOLERANCE
+from kind_distance.core.picture.thumbnail import KEY_HIGH, KEY_LOW
 from kind_distance.core.wording import say_length, say_list, say_minutes
 from kind_distance.pictures.plates import framing_of, settings_of, size_on_support
 from kind_distance.rows import State, ThumbnailRecord
@@ -33,8 +46,8 @@ def _masses(seen: Seen) -> Fact:
     ]
     return Fact(
         "masses", "Masses", f"{say_list(parts)}; {r.key} key.",
-        "Share of the picture in each step and the step's own mean. The key is the median value: under 4.2 "
-        "low, over 6.6 high.",
+        f"Share of the picture in each step and the step's own mean. The key is the median value: under {KEY_LOW} low, "
+        f"over {KEY_HIGH} high.",
     )  # fmt: skip
 
 
@@ -77,8 +90,8 @@ def _horizon(seen: Seen) -> Fact:
         said += f" The water's edge lies within {abs(seen.water_tilt):.1f}° of level."
     return Fact(
         "horizon", "Horizon", said,
-        "The longest nearly level change of value, within 8° of level; sure only where the marked sky ends "
-        "there or nothing else comes close. Hills hide the true horizon.",
+        f"The longest nearly level change of value, within {ANGLES[-1]:.0f}° of level; sure only where the marked sky "
+        "ends there or nothing else comes close. Hills hide the true horizon.",
     )  # fmt: skip
 
 
@@ -88,7 +101,8 @@ def _spots(seen: Seen) -> Fact:
     said = f"{len(spots)} outside the focus, {len(rivals) or 'none'} as strong as it."
     return Fact(
         "hot_spots", "Small lights and colours", said,
-        "Places under a tenth of the picture's side that are 1.6 lighter or 22 more coloured than what surrounds them.",
+        f"Places under {100 * SPOT_REACH:.0f} % of the picture's side that are {SPOT_STEP} lighter or "
+        f"{SPOT_CHROMA:.0f} more coloured than what surrounds them.",
     )  # fmt: skip
 
 
@@ -96,8 +110,8 @@ def _gaps(seen: Seen) -> Fact:
     gaps = seen.composition.gaps
     return Fact(
         "gaps", "Light gaps far off", f"{len(gaps) or 'None'} in the far planes.",
-        "Tiny places at least 0.9 lighter than the mass around them, in marked planes behind the focus. Without marked "
-        "planes none is looked for.",
+        f"Tiny places at least {GAP_STEP} lighter than the mass around them, in marked planes behind the focus. "
+        "Without marked planes none is looked for.",
     )  # fmt: skip
 
 
@@ -107,8 +121,8 @@ def _leads(seen: Seen) -> Fact:
     said += f", {len(cutting) or 'no'} {'line runs' if len(cutting) == 1 else 'lines run'} across all of it."
     return Fact(
         "leads", "Ways out", said,
-        "Steps of 1.5 and more on the rim of the thumbnail; level edges along nine tenths of the width that "
-        "are not the horizon.",
+        f"Steps of {EXIT_STEP} and more on the rim of the thumbnail; level edges along {100 * CUTS_LENGTH:.0f} % of "
+        "the width that are not the horizon.",
     )  # fmt: skip
 
 
@@ -119,7 +133,8 @@ def _leaning(seen: Seen) -> Fact:
         said += f" Uprights lean by {abs(upright):.1f}°."
     return Fact(
         "leaning", "Direction", said,
-        "Edges of the photo 15° to 70° off the upright, weighed by their contrast; uprights are those within 12°.",
+        f"Edges of the photo {SLANTING[0]:.0f}° to {SLANTING[1]:.0f}° off the upright, weighed by their contrast; "
+        f"uprights are those within {UPRIGHT:.0f}°.",
     )  # fmt: skip
 
 
@@ -140,7 +155,8 @@ def _effort(seen: Seen, state: State) -> Fact:
         "effort", "Effort",
         f"{say_length(c.edges_cm, unit)} of edges, a typical shape {say_length(c.typical_cm, unit)} wide: about "
         f"{say_minutes(c.minutes)} to place every shape once.{have}",
-        "7 cm of considered edge a minute and a minute and a half a shape, from memory; your own pace rules.",
+        f"{say_length(EDGE_CM_PER_MIN, unit)} of considered edge a minute and {SHAPE_MIN} minutes a shape, from "
+        "memory; your own pace rules.",
     )  # fmt: skip
 
 
