@@ -13,7 +13,7 @@ from kind_distance.api.judgementmodels import JudgementView
 from kind_distance.api.pictureviews import judgement_view
 from kind_distance.clock import say_moment
 from kind_distance.core.colour.lab import ciede2000
-from kind_distance.core.colour.munsell import value_from_lightness
+from kind_distance.core.colour.munsell import ink_on, value_from_lightness
 from kind_distance.core.mixing.drying_shift import Shift
 from kind_distance.core.mixing.recipes import (
     CLOSE,
@@ -50,7 +50,6 @@ Lab = tuple[float, float, float]
 Number = Annotated[int, Path(ge=1, le=1_000_000_000)]
 SAID_OPACITY = {"T": "transparent", "ST": "semi-transparent", "SO": "semi-opaque", "O": "opaque"}
 REACH_SAID = {"match": "a match", "close": "close", "out_of_reach": "out of this palette's reach"}
-INK_FROM = 55.0  # L* above which black reads better than white
 
 
 class UsualTubeView(BaseModel):
@@ -233,7 +232,7 @@ def _recipe(recipe: Recipe, palette: Palette) -> RecipeView:
         said=said,
         water=water,
         colour=hex_of(recipe.lab),
-        ink="#111111" if recipe.lab[0] > INK_FROM else "#ffffff",
+        ink=ink_on(value_from_lightness(recipe.lab[0])),
         value=round(value_from_lightness(recipe.lab[0]), 2),
         difference=round(recipe.difference, 1),
         reach=recipe.reach,

@@ -14,6 +14,8 @@ from kind_distance.api.picturemodels import SourceView, ThumbnailView
 from kind_distance.api.pictureviews import judgement_view, source_view, thumbnail_view
 from kind_distance.api.workviews import work_view
 from kind_distance.clock import minute_of, moment_of
+from kind_distance.core.colour.lab import LEAST_TEMPERATURE_STEP
+from kind_distance.core.colour.munsell import ink_on
 from kind_distance.core.depth.plan import PlannedPlane
 from kind_distance.core.depth.readings import PlaneReading
 from kind_distance.core.depth.value_room import rooms
@@ -36,9 +38,6 @@ from kind_distance.store.damage import WAY_OUT
 from kind_distance.store.records import ShelfEntry
 from kind_distance.studio.paintings import Opened, Studio
 from kind_distance.studio.summary import hex_colour, say_next
-
-WARM_FROM = 3.0
-INK_FROM = 4.9  # above this value black reads better than white [V]
 
 
 def _focus(brief: Brief) -> m.FocusView | None:
@@ -77,9 +76,9 @@ def _brief(state: State) -> m.BriefView:
 
 
 def _say_warmth(reading: PlaneReading) -> str:
-    if reading.chroma < WARM_FROM:
+    if reading.chroma < LEAST_TEMPERATURE_STEP:
         return "neutral"
-    if abs(reading.warmth) < WARM_FROM:
+    if abs(reading.warmth) < LEAST_TEMPERATURE_STEP:
         return "neither warm nor cool"
     return "warm" if reading.warmth > 0 else "cool"
 
@@ -128,7 +127,7 @@ def _plane(
             detail=round(extra[0], 3),
             room_said=extra[1],
             colour=hex_colour(planned.colour),
-            ink="#111111" if planned.value >= INK_FROM else "#ffffff",
+            ink=ink_on(planned.value),
         ),
     )
 
@@ -204,9 +203,9 @@ def _say_warmest(state: State, depth: DepthSurvey) -> str | None:
     known = [
         (reading.warmth, plane.name)
         for plane, reading in zip(state.planes, depth.given.readings, strict=True)
-        if reading is not None and reading.chroma >= WARM_FROM
+        if reading is not None and reading.chroma >= LEAST_TEMPERATURE_STEP
     ]
-    if len(known) < 2 or max(known)[0] - min(known)[0] < WARM_FROM:
+    if len(known) < 2 or max(known)[0] - min(known)[0] < LEAST_TEMPERATURE_STEP:
         return None
     return f"Warmest is {max(known)[1]}, coolest {min(known)[1]}."
 

@@ -9,7 +9,7 @@ from kind_distance.api.row_views import shown
 from kind_distance.clock import say_date, say_moment
 from kind_distance.core.depth.reserved_lights import KeptLight, Reserve
 from kind_distance.core.paint.media import WATER_BORNE
-from kind_distance.core.passes.model import Pass, Precedence
+from kind_distance.core.passes.model import Pass
 from kind_distance.core.passes.order import OrderCost
 from kind_distance.core.passes.pace import Pace, own_paces, pace_for
 from kind_distance.core.passes.wanted import Wanted
@@ -18,6 +18,7 @@ from kind_distance.core.schedule.model import Placement, Session
 from kind_distance.core.schedule.other_paintings import find_waits
 from kind_distance.core.schedule.plan import Board
 from kind_distance.core.schedule.reasons import Reason
+from kind_distance.core.schedule.rules import direct_rules
 from kind_distance.core.schedule.work import Work
 from kind_distance.core.wording import Unit, clock, say_length, say_list, say_minutes, say_range, say_remixes
 from kind_distance.follow import step
@@ -57,25 +58,6 @@ def cost_view(cost: OrderCost, unit: Unit) -> m.CostView:
         painting_min=cost.painting_min,
         painting_said=say_minutes(cost.painting_min),
     )
-
-
-def direct_rules(rules: list[Precedence], passes: dict[int, Pass]) -> list[Precedence]:
-    """Leave out what follows from two other precedences, so that a pass names only what it waits for itself.
-
-    What lies right under a pass on its own plane is always named: how dry it has to be is a demand of its own.
-    """
-    after: dict[int, set[int]] = {}
-    for rule in rules:
-        after.setdefault(rule.before, set()).add(rule.after)
-    direct = []
-    for rule in rules:
-        between = after.get(rule.before, set())
-        through = [middle for middle in between if middle != rule.after and rule.after in after.get(middle, set())]
-        plane = passes[rule.after].plane
-        own = plane is not None and passes[rule.before].plane == plane
-        if not through or (own and not any(passes[middle].plane == plane for middle in through)):
-            direct.append(rule)
-    return direct
 
 
 def keep_clear(each: Pass, kept: list[tuple[Reserve, KeptLight]]) -> str:

@@ -6,8 +6,8 @@ import numpy as np
 from hypothesis import given
 from hypothesis import strategies as st
 
-from kind_distance.core.colour.munsell import grey_code, luminance_from_value, value_from_luminance, value_map
-from kind_distance.core.colour.srgb import decode
+from kind_distance.core.colour.munsell import grey_code, ink_on, luminance_from_value, value_from_luminance, value_map
+from kind_distance.core.colour.srgb import decode, linear_from_codes
 
 # ASTM D1535, table of luminance factor Y for Munsell value V (on the scale where the perfect diffuser is 100).
 D1535_TABLE = {
@@ -53,6 +53,21 @@ class ValueAgainstStandards(unittest.TestCase):
 
         Y = np.linspace(0.5, 99.5, 60)
         np.testing.assert_allclose(value_from_luminance(Y), colour.notation.munsell_value_ASTMD1535(Y), atol=0.004)
+
+    def test_words_have_the_ink_of_more_contrast(self):
+        """W3C, WCAG 2.2, "contrast ratio": (L1 + 0.05) / (L2 + 0.05) by relative luminance."""
+
+        def contrast(ink, value):
+            codes = np.array([list(bytes.fromhex(ink[1:]))], np.uint8)
+            light, dark = sorted((float(linear_from_codes(codes[None])[0, 0] @ [0.2126, 0.7152, 0.0722]),
+                                  float(luminance_from_value(value)) / 100), reverse=True)  # fmt: skip
+            return (light + 0.05) / (dark + 0.05)
+
+        for value in np.arange(0, 10.01, 0.05):
+            ink = ink_on(float(value))
+            other = {"#111111": "#ffffff", "#ffffff": "#111111"}[ink]
+            self.assertGreater(contrast(ink, value), contrast(other, value) - 0.02, value)
+            self.assertGreater(contrast(ink, value), 4.3, value)
 
     def test_value_is_not_a_tenth_of_lightness(self):
         """L*/10 is off by up to 0.1 V, so it is no stand-in."""

@@ -87,3 +87,12 @@ def grey_code(value: FloatArray | float) -> NDArray[np.uint8]:
     from kind_distance.core.colour.srgb import codes_from_linear
 
     return codes_from_linear(np.asarray(luminance_from_value(value)) / 100)
+
+
+INK_BLACK, INK_WHITE = "#111111", "#ffffff"
+INK_FROM = 5.0  # from here on black has more contrast than white (W3C, WCAG 2.2, "contrast ratio") [V]
+
+
+def ink_on(value: float) -> str:
+    """Say in which colour words are read best on a value, black or white."""
+    return INK_BLACK if value >= INK_FROM else INK_WHITE

@@ -9,7 +9,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from kind_distance.core.colour.hues import hue_degrees, hue_name
-from kind_distance.core.colour.lab import WARM_AXIS_DEG
+from kind_distance.core.colour.lab import LEAST_TEMPERATURE_STEP, WARM_AXIS_DEG
 from kind_distance.core.mixing.film import INSIDE, OUTSIDE, below_surface, endless
 from kind_distance.core.mixing.spectrum import BANDS, lab_of, lab_slope, reflectance_of
 from kind_distance.core.mixing.washes import paint_of_washes
@@ -154,4 +154,4 @@ def warmth_of(tube: Tube) -> Literal["warm", "cool", "neutral"]:
     _, a, b = tube.tint or tube.masstone
     angle = np.radians(WARM_AXIS_DEG)
     along = a * np.cos(angle) + b * np.sin(angle)
-    return "neutral" if abs(along) < 3 else "warm" if along > 0 else "cool"
+    return "neutral" if abs(along) < LEAST_TEMPERATURE_STEP else "warm" if along > 0 else "cool"

@@ -165,3 +165,22 @@ def _by_school(each: Read, read: tuple[Read, ...]) -> Iterator[Precedence]:
         elif by_area and other.kind in binds and not other.rough:
             name = each.painted.given.place
             yield Precedence(other.id, each.id, "done", because("area_begun", name=name), material=False)
+
+
+def direct_rules(rules: list[Precedence], passes: dict[int, Pass]) -> list[Precedence]:
+    """Leave out what follows from two other precedences, so that a pass names only what it waits for itself.
+
+    What lies right under a pass on its own plane is always named: how dry it has to be is a demand of its own.
+    """
+    after: dict[int, set[int]] = {}
+    for rule in rules:
+        after.setdefault(rule.before, set()).add(rule.after)
+    direct = []
+    for rule in rules:
+        between = after.get(rule.before, set())
+        through = [middle for middle in between if middle != rule.after and rule.after in after.get(middle, set())]
+        plane = passes[rule.after].plane
+        own = plane is not None and passes[rule.before].plane == plane
+        if not through or (own and not any(passes[middle].plane == plane for middle in through)):
+            direct.append(rule)
+    return direct
