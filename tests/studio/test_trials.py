@@ -98,7 +98,7 @@ class Seeing(WithPhoto):
 
     def test_every_reading_says_how_and_within_which_limits(self):
         facts = facts_of(self.seen(), self.state)
-        self.assertEqual(len({f.key for f in facts}), 9)
+        self.assertEqual(len({f.key for f in facts}), 10)
         for fact in facts:
             with self.subTest(fact=fact.key):
                 self.assertGreater(len(fact.said), 8)

@@ -140,8 +140,9 @@ def _leaning(seen: Seen) -> Fact:
 
 def _hues(seen: Seen) -> Fact:
     told = [f"{hue.name} {hue.corner}, {100 * hue.share:.1f} %" for hue in seen.composition.lonely]
+    said = f"{'; '.join(told).capitalize()}." if told else "No colour lives in one alone."
     return Fact(
-        "hues", "Colours in one corner", f"{'; '.join(told).capitalize()}." if told else "None.",
+        "hues", "Colours in one corner", said,
         "Colours of the photo that are seen in one quarter and nowhere else. Whether one wants an answer across the "
         "picture is judged beside the mixes, once there is a focus: it may be what the picture is about.",
     )  # fmt: skip
