@@ -14,7 +14,7 @@ from kind_distance.errors import DomainError, InUseError, NotFoundError
 from kind_distance.pictures import darkroom
 from kind_distance.rows import Brief, ElementRecord, State, ThumbnailRecord
 from kind_distance.stages.mixes.batches import batches_of, say_cheap
-from kind_distance.stages.mixes.hues import unanswered_hue
+from kind_distance.stages.mixes.hues import Unanswered, _answer, unanswered_hue
 from kind_distance.stages.mixes.palette import palette_of
 from kind_distance.stages.mixes.strings import THING_PARTS
 from kind_distance.stages.mixes.things import moved_with, thing_area
@@ -272,6 +272,16 @@ class Corners(AtThePalette):
         self.assertIsNone(self.hue(self.painting(echoed, focus=(0.5, 0.5))))
         vary = self.do(self.painting(spot), "set_brief", echo_hues="vary")
         self.assertIsNone(self.hue(vary))
+
+    def test_it_is_answered_on_land_or_water_and_not_in_the_sky(self):
+        spot = with_spot(bands((60, 110, 170)), size=0.08)
+        found = self.hue(self.painting(spot))
+        self.assertEqual((found.corner, found.plane), ("upper right", 2))
+        all_sky = np.ones((40, 60), np.uint8)
+        all_sky[24:] = 3
+        self.assertEqual(_answer(found.hue, all_sky, [1]), Unanswered(found.hue, "lower right", 3))
+        all_sky[:] = 1
+        self.assertEqual(_answer(found.hue, all_sky, [1]), Unanswered(found.hue, "upper right", None))
 
     def told_on_thumbnail(self, state):
         """What the thumbnail's readings say of it: that it is there, not whether it should be."""

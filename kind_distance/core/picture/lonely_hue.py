@@ -49,19 +49,20 @@ class LonelyHue:
     @property
     def corner(self) -> str:
         """The corner in words."""
-        return _corner(self.down, self.across)
+        return corner_said(self.down, self.across)
 
     @property
     def opposite(self) -> str:
         """The corner across from it, in words."""
-        return _corner(1 - self.down, 1 - self.across)
+        return corner_said(1 - self.down, 1 - self.across)
 
     def belongs_to(self, focus: Focus, aspect: float) -> bool:
         """Whether it is what the picture is about; `aspect` is the picture's height by its width."""
         return bool(np.hypot(self.x - focus.x, (self.y - focus.y) * aspect) < BESIDE_FOCUS * focus.reach)
 
 
-def _corner(down: int, across: int) -> str:
+def corner_said(down: int, across: int) -> str:
+    """Say which corner it is: 0 for upper and left, 1 for lower and right."""
     return f"{('upper', 'lower')[down]} {('left', 'right')[across]}"
 
 

@@ -7,20 +7,35 @@ from pathlib import Path
 
 import numpy as np
 
-from kind_distance.core.picture.lonely_hue import LonelyHue, find_lonely_hues
+from kind_distance.core.picture.lonely_hue import LonelyHue, corner_said, find_lonely_hues
 from kind_distance.follow import step
 from kind_distance.pictures import darkroom
 from kind_distance.pictures.plates import crop_of_plan, focus_of, main_source, plate_of
 from kind_distance.rows import State
 from kind_distance.stages.planes.strokes import labels_of
+from kind_distance.stages.sources.horizon import Labels
+
+ENOUGH = 0.1  # share of a corner from which on a plane has room there for a touch of colour; by eye, no source
 
 
 @dataclass(frozen=True)
 class Unanswered:
-    """A colour in one corner only, with the rank of the plane that has most of the corner across."""
+    """A colour in one corner only, with the corner and the plane in which it could be answered (rank; None: any)."""
 
     hue: LonelyHue
-    echo_plane: int
+    corner: str
+    plane: int | None
+
+
+def _answer(hue: LonelyHue, labels: Labels, skies: list[int]) -> Unanswered:
+    """Find room for an answer: land or water in the corner across, else beside it; nobody puts a red roof in a sky."""
+    for down in (1 - hue.down, hue.down):
+        part = np.array_split(np.array_split(labels, 2)[down], 2, 1)[1 - hue.across].ravel()
+        counts = np.bincount(part)
+        counts[[rank for rank in (0, *skies) if rank < len(counts)]] = 0
+        if counts.max() >= ENOUGH * part.size:
+            return Unanswered(hue, corner_said(down, 1 - hue.across), int(counts.argmax()))
+    return Unanswered(hue, hue.opposite, None)
 
 
 @step
@@ -37,9 +52,8 @@ def unanswered_hue(file: Path, state: State) -> Unanswered | None:
     if crop is not None:
         size = plate_of(source).size_px
         lab, labels = (np.ascontiguousarray(crop.of(each, *size)) for each in (lab, labels))
-    sky = np.isin(labels, [plane.rank for plane in state.planes if plane.kind == "sky"])
-    for hue in find_lonely_hues(lab, sky):
+    skies = [plane.rank for plane in state.planes if plane.kind == "sky"]
+    for hue in find_lonely_hues(lab, np.isin(labels, skies)):
         if not hue.belongs_to(focus, lab.shape[0] / lab.shape[1]):
-            across = np.array_split(np.array_split(labels, 2)[1 - hue.down], 2, 1)[1 - hue.across]
-            return Unanswered(hue, int(np.bincount(across.ravel()).argmax()))
+            return _answer(hue, labels, skies)
     return None

@@ -54,11 +54,12 @@ def _on_the_ground(state: State, told: list[Judgement]) -> set[int]:
     return known | {each.rank for each in state.planes if each.ground_shown == "gaps"}
 
 
-def _lonely(found: Unanswered | None, state: State) -> list[Finding]:
+def _lonely(found: Unanswered | None) -> list[Finding]:
     if found is None:
         return []
-    ranks = tuple(each.rank for each in state.planes if each.rank == found.echo_plane)
-    return [Finding("lonely_hue", "note", ranks=ranks, measures={"hue": found.hue}, weight=found.hue.share)]
+    ranks = () if found.plane is None else (found.plane,)
+    measures: dict[str, object] = {"hue": found.hue, "corner": found.corner}
+    return [Finding("lonely_hue", "note", ranks=ranks, measures=measures, weight=found.hue.share)]
 
 
 @step
@@ -73,7 +74,7 @@ def judge_mixes(file: Path, state: State, depth: DepthSurvey, work: Work) -> lis
             *audit_mixes(_judged(state, palette, mixes)),
             *audit_oil_films(palette, mixes, work),
             *audit_ground(palette, mixes, work, ground_value(state), planes, seen_through),
-            *_lonely(unanswered_hue(file, state), state),
+            *_lonely(unanswered_hue(file, state)),
         )
     ]
     silenced = {each.key for each in state.meant_so}

@@ -161,7 +161,7 @@ def _lonely_hue(told: _Told) -> Said:
     return (
         f"{hue.name.capitalize()} only in the {hue.corner}",
         f"{hue.share:.1%} of the picture, far from the focus, and nowhere else: the eye goes there and stays. A "
-        f"duller, paler touch of it {where}{hue.opposite}, ties the picture together.",
+        f"duller, paler touch of it {where}{told['corner']}, ties the picture together.",
         (Remedy("I vary colours on purpose", "set_brief", {"echo_hues": "vary"}),),
     )
 
