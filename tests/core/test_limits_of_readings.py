@@ -8,6 +8,7 @@ import unittest
 from types import SimpleNamespace
 from unittest.mock import patch
 
+import cv2
 import numpy as np
 
 from kind_distance.core.colour.munsell import lightness_from_value, luminance_from_value, value_from_lightness
@@ -378,6 +379,17 @@ class Crops(unittest.TestCase):
         for at in (0.27, 0.35, 0.4):
             none, liked = score(None, ""), score(at, "thirds")
             self.assertAlmostEqual(liked - none + 0.4, 3.0 * (score(at, "") - none + 0.4), 4)
+
+    def test_a_rim_is_quiet_with_three_tenths_fewer_edges_than_the_inside(self):
+        """Edges spread alike, but on the outer twentieth of each side."""
+
+        def quiet(fewer):
+            edges = np.ones((100, 140))
+            edges[:5] = edges[-5:] = edges[:, :7] = edges[:, -7:] = 1 - fewer
+            view = _View(cv2.integral(edges), np.zeros((101, 141)))
+            return _weigh(Crop(0, 0, 1400, 1000), view, Focus(0.5, 0.5, 0.05), None, 1400, 1000)[1]["quiet_rim"]
+
+        self.assertAlmostEqual(begins(quiet, 0.0, 1.0), 0.3, places=3)
 
     def test_windows_side_by_side_share_nothing(self):
         self.assertEqual(_shared(Crop(0, 0, 10, 10), Crop(10, 0, 10, 10)), 0.0)

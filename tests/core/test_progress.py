@@ -11,7 +11,7 @@ from kind_distance.core.progress.camera import SIZE, by_a_painter, photograph
 from kind_distance.core.progress.comparing import difference, read_planes, take_out, trusted
 from kind_distance.core.progress.finding import find_mat
 from kind_distance.core.progress.lens import bend, carry, onto, straightened, unbend
-from kind_distance.core.progress.light import MAT, QUARTER, light_of
+from kind_distance.core.progress.light import MAT, QUARTER, glare_of, light_of
 from kind_distance.core.progress.trying import tried
 from tests.support import PICTURES, band_labels
 
@@ -199,6 +199,16 @@ class Differences(unittest.TestCase):
         drawn = difference(plan, plan, shines)
         self.assertEqual(set(drawn[:20].ravel().tolist()), {0, 255})
         self.assertEqual(set(drawn[20:].ravel().tolist()), {128})
+
+    def test_a_shine_smaller_than_a_brush_mark_is_a_speck_of_white(self):
+        """About a five-thousandth of the painting; tried, no source."""
+
+        def shines(side):
+            flat = np.full((1200, 1600, 3), 0.2)
+            flat[600 : 600 + side, 800 : 800 + side] = 1.4
+            return bool(glare_of(flat).any())
+
+        self.assertEqual([shines(side) for side in (16, 22, 23, 40)], [False, False, True, True])
 
     def test_planes_are_read_with_colour_and_detail(self):
         codes, labels = scene()
