@@ -4,7 +4,7 @@ import unittest
 from dataclasses import replace
 
 from kind_distance.core.depth.readings import Border
-from kind_distance.core.judging.films import open_minutes
+from kind_distance.core.judging.films import open_dose, open_minutes
 from kind_distance.core.judging.model import Painted
 from kind_distance.core.judging.reading import Read
 from kind_distance.core.paint.handling import Handling
@@ -139,6 +139,17 @@ class Derived(unittest.TestCase):
             stays = open_minutes(Read(scene, 0, Painted(replace(made, aids=()), 0, made.minutes)))
         self.assertEqual({minutes: bool(each) for minutes, each in aids.items()}, {m: m > stays for m in aids})
         self.assertTrue(8 < stays < 8.8, "so that eight minutes lie within a tenth of it")
+
+    def test_its_open_time_is_over_when_its_paint_has_been_out_so_long(self):
+        """Whatever helps it, and the more so with mist."""
+        made = next(each for each in needed("acrylic", planes=(SKY, FIELD)) if each.kind == "block_in")
+        scene, stays = scene_for((SKY, FIELD), TOUCHING), {}
+        for aids in ((), ("mist",), ("dryer",), ("wetted",)):
+            film = Read(scene, 0, Painted(replace(made, aids=aids), 0, made.minutes))
+            stays[aids] = open_minutes(film)
+            self.assertAlmostEqual(open_dose(film, made.minutes + stays[aids]), 1.0, places=6, msg=aids)
+        self.assertEqual(max(stays, key=stays.get), ("wetted",))
+        self.assertTrue(stays["dryer",] < stays[()] < stays["mist",])
 
     def test_every_medium_and_school_with_all_lights_is_placed_and_holds(self):
         """Property: whatever is derived, the verifier finds nothing in its plan."""
