@@ -222,7 +222,7 @@ def reading_view(thumbnail: Thumbnail, soft: Simplified) -> m.ReadingView:
     return m.ReadingView(
         darkest=round(r.darkest, 2),
         lightest=round(r.lightest, 2),
-        shares=[round(v, 4) for v in r.shares],
+        shares=[round(v, 6) for v in r.shares],
         values=[round(v, 2) for v in r.values],
         greys=[f"#{int(c):02x}{int(c):02x}{int(c):02x}" for c in grey_code(np.array(r.values))],
         key=r.key,

@@ -235,20 +235,14 @@ class OilFilms(unittest.TestCase):
         self.assertEqual(oil_films(((0, 1),), ((1, 1),)), [])
 
     def test_from_six_tenths_of_the_time_below_on(self):
-        """Of the second layer four tenths are the mass itself."""
+        """Six tenths of the second layer are light and dark, four the mass itself, which takes twice a usual time.
 
-        def ratio(parts):
-            upper = sum(OIL.slowness[at] * count for at, count in parts) / sum(count for _, count in parts)
-            return (0.6 * upper + 0.4 * 2.0) / 2.0
-
-        for parts in (((0, 49), (1, 51)), ((0, 40), (1, 60)), ((0, 60), (1, 40))):
-            found = oil_films(((1, 1),), parts)
-            self.assertEqual(bool(found), ratio(parts) < 0.6, ratio(parts))
-            if found:
-                self.assertAlmostEqual(found[0].measures["ratio"], ratio(parts))
-        near = [((0, 88), (1, 12)), ((0, 90), (1, 10))]
-        self.assertEqual([round(ratio(parts), 3) for parts in near], [0.604, 0.595])
-        self.assertEqual([bool(oil_films(((1, 1),), parts)) for parts in near], [False, True])
+        With 10 of 100 parts slow the lights take 0.65 of a usual time and the layer 1.19: 0.595 of the mass below; with
+        12 parts it is 1.208, 0.604 of it.
+        """
+        (found,) = oil_films(((1, 1),), ((0, 90), (1, 10)))
+        self.assertAlmostEqual(found.measures["ratio"], 0.595)
+        self.assertEqual(oil_films(((1, 1),), ((0, 88), (1, 12))), [])
 
     def test_fatter_dry_through_or_wet_in_wet_is_well(self):
         pure = ((1, 1),), ((0, 1),)

@@ -293,7 +293,7 @@ class Corners(AtThePalette):
         glow = with_spot(bands((60, 110, 170)), colour=(240, 150, 60), at=(0.15, 0.12), size=0.08)
         state = self.painting(glow, focus=(0.7, 0.8))
         self.assertIsNone(self.hue(state))
-        self.assertEqual(self.told_on_thumbnail(state), "No colour lives in one alone.")
+        self.assertEqual(self.told_on_thumbnail(state), "No colour lives in one corner alone.")
 
     def test_a_thumbnail_tells_it_even_without_a_focus(self):
         state = self.painting(with_spot(bands((60, 110, 170)), size=0.08), focus=None)

@@ -140,7 +140,7 @@ def _leaning(seen: Seen) -> Fact:
 
 def _hues(seen: Seen) -> Fact:
     told = [f"{hue.name} {hue.corner}, {100 * hue.share:.1f} %" for hue in seen.composition.lonely]
-    said = f"{'; '.join(told).capitalize()}." if told else "No colour lives in one alone."
+    said = f"{'; '.join(told).capitalize()}." if told else "No colour lives in one corner alone."
     return Fact(
         "hues", "Colours in one corner", said,
         "Colours of the photo that are seen in one quarter and nowhere else. Whether one wants an answer across the "
