@@ -199,6 +199,25 @@ class Keyboard(InBrowser):
             with self.subTest(screen=path):
                 self.assertEqual(unreachable, [])
 
+    def test_the_focus_waits_for_a_painting_that_opens_slowly(self):
+        page = self.go("/")
+        held = []
+        page.route(f"**/api/paintings/{TEA}", lambda route: held.append(route))
+        page.locator("article.strip").filter(has_text="Tea terraces").get_by_role("link").first.press("Enter")
+        expect(page.get_by_text("Opening the painting…")).to_be_visible()
+        page.wait_for_timeout(1000)  # longer than the watch over the focus waits for anything
+        self.assertEqual(page.evaluate("document.activeElement.tagName"), "BODY")
+        held[0].continue_()
+        expect(page.locator("main")).to_be_focused()
+        page.keyboard.press("Tab")
+        expect(page.locator("main :focus")).to_have_count(1)
+
+    def test_the_way_to_the_work_hides_nothing_that_is_pressed(self):
+        page = self.go(f"/paintings/{TEA}/thumbnails")
+        page.get_by_role("link", name="To the work").focus()
+        page.get_by_role("link", name="Shelf").click()
+        expect(page.locator("article.strip")).to_have_count(3)
+
     def test_passes_and_bars_by_arrows(self):
         page = self.go(f"/paintings/{TEA}/passes")
         page.locator(".row .title").nth(2).focus()

@@ -23,11 +23,11 @@ function lost(): boolean {
 function seen(element: Element): element is HTMLElement {
   return element instanceof HTMLElement && element.checkVisibility();
 }
+/** Go on to what is left around; while a screen is opening, nothing is: its work is waited for. */
 function goOn(): void {
-  if (!lost()) return;
   const desk = document.querySelector<HTMLElement>("main");
   const left = around.slice(1).find((each) => each.isConnected && each !== document.body);
-  const inside = left && (!desk || desk.contains(left) || left.closest("aside, dialog, [role=dialog]"));
+  const inside = left && (desk?.contains(left) || left.closest("aside, dialog, [role=dialog]"));
   const next = inside ? [...left.querySelectorAll(REACHABLE)].find(seen) : undefined;
   if (desk && !desk.hasAttribute("tabindex")) desk.tabIndex = -1;
   (((next as HTMLElement | undefined) ?? desk) as HTMLElement | null)?.focus({ preventScroll: true });
