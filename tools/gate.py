@@ -29,7 +29,7 @@ SUITES = (
     "browser",
 )
 # What may run at the same time, on two cores; the browser has the machine to itself.
-ABREAST = (("studio", "outside"), ("core", "rows", "follow", "cases", "store", "exchange", "api", "sharing", "project"))
+ABREAST = (("studio", "outside", "core"), ("rows", "follow", "cases", "store", "exchange", "api", "sharing", "project"))
 
 
 def _command(*words: str, where: Path = ROOT) -> Callable[[], str]:
