@@ -6,6 +6,7 @@ from types import SimpleNamespace
 
 import numpy as np
 
+from kind_distance.core.build import tone
 from kind_distance.core.build.aims import Aims
 from kind_distance.core.build.brushwork import _spread
 from kind_distance.core.build.film import Film
@@ -271,3 +272,29 @@ class Washes(unittest.TestCase):
             value(linear_from_codes(lifted.codes))[62:68, 65:85].mean(),
             value(linear_from_codes(film.stage(BLOCKED).codes))[62:68, 65:85].mean() + 0.4,
         )
+
+
+class Parts(unittest.TestCase):
+    """A pass is worked out where its plane lies, with room for what looks farther."""
+
+    def test_a_part_holds_all_that_is_wanted(self):
+        wanted = np.zeros((40, 60), bool)
+        wanted[12:20, 5] = wanted[30, 50] = True
+        self.assertEqual(tone.part_of(wanted), (slice(12, 31), slice(5, 51)))
+        self.assertEqual(tone.part_of(wanted, 6.2), (slice(5, 38), slice(0, 58)))
+        self.assertIsNone(tone.part_of(np.zeros((4, 4), bool)))
+
+    def test_a_blur_in_a_part_is_the_blur_of_the_whole(self):
+        whole = np.random.default_rng(5).random((120, 160, 3)).astype(np.float32)
+        for sigma in (0.1, 0.55, 3.0, 7.5):
+            for part in ((slice(0, 30), slice(100, 160)), (slice(50, 71), slice(40, 55))):
+                with self.subTest(sigma=sigma, part=part):
+                    around = tone.grown(part, tone.reach_of_blur(sigma))
+                    found = tone.blur(whole[around], sigma)[tone.inside(part, around)]
+                    np.testing.assert_allclose(found, tone.blur(whole, sigma)[part], atol=1e-6)
+
+    def test_a_film_in_place_leaves_what_it_was_given(self):
+        ground, paint = np.full((2, 2, 3), 0.5, np.float32), np.full((2, 2, 3), 0.2, np.float32)
+        power = np.full((2, 2, 1), 1.5, np.float32)
+        tone.film(ground, paint, power)
+        self.assertTrue((ground == 0.5).all() and (paint == np.float32(0.2)).all() and (power == 1.5).all())

@@ -16,6 +16,7 @@ from kind_distance.core.build.tone import (
     blur,
     drawn_out,
     noise,
+    part_of,
     signed_distance,
     value,
 )
@@ -48,7 +49,9 @@ class Aims:
         self._bristles: dict[tuple[float, int], Floats] = {}
         self.near = self._nearness()
         self.slant = self._slant()
+        self._turn = np.round(np.mod(self.slant, np.pi) / (np.pi / 4)).astype(np.int8) % 4
         self.want_value, self.want = self._want()
+        self._want_codes = codes_from_linear(self.want)
 
     def _nearness(self) -> Floats:
         """How near each place is to the focus, 0-1; even where there is none."""
@@ -124,8 +127,10 @@ class Aims:
         if key not in self._bristles:
             length = max(5, int(2.2 * brush))
             fields = drawn_out(self.scene.shape, length, max(0.6, brush / 12), self.scene.seed + 11)
-            turn = np.round(np.mod(self.slant, np.pi) / (np.pi / 4)).astype(np.int8) % 4
-            self._bristles[key] = blur(np.choose(turn, fields).astype(np.float32), 0.6)
+            marks = fields[0].copy()
+            for turn in (1, 2, 3):
+                np.copyto(marks, fields[turn], where=self._turn == turn)
+            self._bristles[key] = blur(marks, 0.6)
         return self._bristles[key]
 
     def aim(self, rank: int, level: Level) -> Floats:
@@ -142,12 +147,10 @@ class Aims:
         inside = self.inside(rank).astype(np.uint8)
         within = cv2.erode(inside, np.ones((3, 3), np.uint8))
         within = within if within.sum() > 50 else inside
-        codes = codes_from_linear(self.want)
-        if not within.any():
+        codes = self._want_codes
+        part = part_of(within > 0, int(2 * brush) + 2)
+        if part is None:
             return codes
-        rows, columns = np.flatnonzero(within.any(axis=1)), np.flatnonzero(within.any(axis=0))
-        room = int(2 * brush) + 2
-        part = np.s_[max(0, rows[0] - room) : rows[-1] + room, max(0, columns[0] - room) : columns[-1] + room]
         held = within[part]
         _, nearest = cv2.distanceTransformWithLabels(1 - held, cv2.DIST_L2, 3, labelType=cv2.DIST_LABEL_PIXEL)
         place = np.zeros(int(nearest.max()) + 1, np.int64)

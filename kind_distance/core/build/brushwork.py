@@ -13,12 +13,17 @@ from kind_distance.core.build.model import BuildStep, Canvas
 from kind_distance.core.build.tone import (
     LUMINANCE,
     Floats,
+    Part,
     absorbed,
     blur,
     density,
     distance,
     film,
+    grown,
+    inside,
     mixed,
+    part_of,
+    reach_of_blur,
     returned,
     signed_distance,
     smooth,
@@ -26,7 +31,11 @@ from kind_distance.core.build.tone import (
 from kind_distance.core.mixing.film import USUAL_COAT
 
 UNDER_NEARER = 1.0  # brush widths that paint runs on under a nearer plane that is still to come
+LEAST_COVER = 0.01  # below it nothing is laid
+STROKE_BLUR = 0.55  # [px]
 PALE_UNDER = 0.4  # the same of a pale wash under a darker neighbour
+SOFT_PX = 0.7  # to either side of the edge of a cover
+FADES_AT = 3.5  # so many widths off a soft border nothing of it is left to be seen
 TAKES_UP = 0.38  # share of wet paint below that a brush takes up
 
 
@@ -76,12 +85,18 @@ def cover_of(canvas: Canvas, hand: Hand, shape: float) -> Floats:
     aims, step, brush = hand.aims, hand.step, hand.brush
     uneven = aims.noise(max(3.0, 1.6 * brush), 3, hand.seed)
     into = aims.into(hand.rank, shape) + _spread(aims, hand.rank, shape) + 0.10 * brush * uneven
-    front = canvas.owner > hand.rank
-    wet = np.isin(canvas.owner, step.beside) if step.beside else np.zeros_like(front)
+    cover = np.zeros(aims.scene.shape, np.float32)
+    part = part_of(into > -SOFT_PX, brush)  # what stands farther off keeps no brush away
+    if part is None:
+        return cover
+    into, uneven, owner = into[part], uneven[part], canvas.owner[part]
+    front = owner > hand.rank
+    wet = np.isin(owner, step.beside) if step.beside else np.zeros_like(front)
     for block, gap in ((front & ~wet, brush * (0.13 + 0.17 * uneven)), (front & wet, -0.08 * brush)):
         if block.any():
             into = np.minimum(into, -signed_distance(block) - gap)
-    return smooth(-0.7, 0.7, into)
+    cover[part] = smooth(-SOFT_PX, SOFT_PX, into)
+    return cover
 
 
 def strokes(aim: Floats, cover: Floats, hand: Hand) -> tuple[Floats, Floats | None]:
@@ -91,53 +106,65 @@ def strokes(aim: Floats, cover: Floats, hand: Hand) -> tuple[Floats, Floats | No
     -------
     Colour of the strokes, and how loaded each was; None for that where the brush is too small to tell strokes.
     """
-    aims, brush = hand.aims, hand.brush
-    if brush < 2.2 or not (cover > 0.25).any():
+    solid = part_of(cover > 0.25)
+    if hand.brush < 2.2 or solid is None:
         return aim, None
-    rows, columns = np.flatnonzero((cover > 0.25).any(axis=1)), np.flatnonzero((cover > 0.25).any(axis=0))
     chance = np.random.default_rng(hand.seed)
+    y, x = _middles(cover, hand, solid, chance)
+    row, column = _pixels(y, x, hand.aims)
+    half, slant = _half_lengths(aim, hand, (y, x), chance)
+    dx, dy = np.cos(slant) * half, np.sin(slant) * half
+    ends = np.round(np.stack([x - dx, y - dy, x + dx, y + dy], axis=1) * 8).astype(int).tolist()
+    numbered = np.zeros(hand.aims.scene.shape, np.int32)
+    wide = max(1, round(hand.brush * 0.8))
+    for number, (ax, ay, bx, by) in enumerate(ends, start=1):
+        cv2.line(numbered, (ax, ay), (bx, by), number, wide, cv2.LINE_8, 3)
+    colour = aim[row, column] * (1 + 0.035 * chance.standard_normal(len(row)).astype(np.float32))[:, None]
+    colours = np.concatenate([np.zeros((1, 3), np.float32), colour]).astype(np.float32)
+    loads = np.concatenate([[0], chance.uniform(0.75, 1.2, len(row))]).astype(np.float32)
+    part = part_of(cover > LEAST_COVER, reach_of_blur(STROKE_BLUR)) or solid
+    which = numbered[part]
+    painted, laid, loaded = np.take(colours, which, axis=0), aim.copy(), np.zeros(numbered.shape, np.float32)
+    painted[which == 0] = aim[part][which == 0]
+    laid[part], loaded[part] = blur(painted, STROKE_BLUR), blur(loads[which], STROKE_BLUR)
+    return laid, loaded
+
+
+def _pixels(y: Floats, x: Floats, aims: Aims) -> tuple[NDArray[np.int64], NDArray[np.int64]]:
+    """Give the pixels in which places lie; those outside the picture at its rim."""
+    return np.clip(y, 0, aims.height - 1).astype(int), np.clip(x, 0, aims.width - 1).astype(int)
+
+
+def _middles(cover: Floats, hand: Hand, solid: Part, chance: np.random.Generator) -> tuple[Floats, Floats]:
+    """Give the middles of strokes, in the order in which they are laid: rows and columns. [px]."""
+    brush, (rows, columns) = hand.brush, solid
     across, down = 1.0 * brush, 0.55 * brush
     grid = np.meshgrid(
-        np.arange(rows[0] - brush, rows[-1] + 1 + brush, down),
-        np.arange(columns[0] - brush, columns[-1] + 1 + brush, across),
+        np.arange(rows.start - brush, rows.stop + brush, down),
+        np.arange(columns.start - brush, columns.stop + brush, across),
         indexing="ij",
     )
     y = (grid[0] + chance.uniform(-0.5, 0.5, grid[0].shape) * down).ravel()
     x = (grid[1] + chance.uniform(-0.5, 0.5, grid[1].shape) * across).ravel()
-    row = np.clip(y, 0, aims.height - 1).astype(int)
-    column = np.clip(x, 0, aims.width - 1).astype(int)
-    painted = np.flatnonzero(cover[row, column] > 0.25)
+    painted = np.flatnonzero(cover[_pixels(y, x, hand.aims)] > 0.25)
     painted = painted[chance.permutation(len(painted))]
-    y, x, row, column = y[painted], x[painted], row[painted], column[painted]
-    slant = aims.slant[row, column] + chance.normal(0, 0.12, len(y))
+    return y[painted], x[painted]
+
+
+def _half_lengths(
+    aim: Floats, hand: Hand, middles: tuple[Floats, Floats], chance: np.random.Generator
+) -> tuple[Floats, Floats]:
+    """Give half the lengths of strokes [px] and their slants [radians]; a stroke stops where the form turns."""
+    aims, brush, (y, x) = hand.aims, hand.brush, middles
+    here = _pixels(y, x, aims)
+    slant = aims.slant[here] + chance.normal(0, 0.12, len(y))
     half = 1.1 * brush * chance.uniform(0.6, 1.2, len(y))
-    bright = (aim @ LUMINANCE) ** 0.4
+    bright = (aim[here] @ LUMINANCE) ** 0.4
     for sign in (-1, 1):
-        # A stroke stops where the form turns.
-        end_y = np.clip(y + sign * np.sin(slant) * half, 0, aims.height - 1).astype(int)
-        end_x = np.clip(x + sign * np.cos(slant) * half, 0, aims.width - 1).astype(int)
-        turns = np.abs(bright[end_y, end_x] - bright[row, column]) > 0.05
+        end = _pixels(y + sign * np.sin(slant) * half, x + sign * np.cos(slant) * half, aims)
+        turns = np.abs((aim[end] @ LUMINANCE) ** 0.4 - bright) > 0.05
         half = np.where(turns, np.minimum(half, 0.3 * brush), half)
-    dx, dy = np.cos(slant) * half, np.sin(slant) * half
-    ends = np.round(np.stack([x - dx, y - dy, x + dx, y + dy], axis=1) * 8).astype(int).tolist()
-    numbered = np.zeros(aims.scene.shape, np.int32)
-    wide = max(1, round(brush * 0.8))
-    for number, (ax, ay, bx, by) in enumerate(ends, start=1):
-        cv2.line(numbered, (ax, ay), (bx, by), number, wide, cv2.LINE_8, 3)
-    colour = aim[row, column] * (1 + 0.035 * chance.standard_normal(len(row)).astype(np.float32))[:, None]
-    table = np.concatenate([np.zeros((1, 3), np.float32), colour]).astype(np.float32)
-    loads = np.concatenate([[0], chance.uniform(0.75, 1.2, len(row))]).astype(np.float32)
-    out = table[numbered]
-    out[numbered == 0] = aim[numbered == 0]
-    return blur(out, 0.55), blur(loads[numbered], 0.55)
-
-
-def _part(cover: Floats) -> tuple[slice, slice] | None:
-    """Rows and columns that a cover touches; None where it touches nothing."""
-    rows, columns = np.flatnonzero((cover > 0.01).any(axis=1)), np.flatnonzero((cover > 0.01).any(axis=0))
-    if not len(rows):
-        return None
-    return np.s_[rows[0] : rows[-1] + 1, columns[0] : columns[-1] + 1]
+    return half, slant
 
 
 def spared(canvas: Canvas, aims: Aims, cover: Floats) -> Floats:
@@ -158,28 +185,30 @@ def lay(canvas: Canvas, hand: Hand, paint: Floats, cover: Floats, tooth: float, 
         How loaded each stroke is.
     """
     aims, step, brush = hand.aims, hand.step, hand.brush
-    bristle = aims.bristle(brush)
-    load = np.clip(1 + 0.28 * bristle, 0.25, 1.7)
-    if loads is not None:
-        load = load * np.where(loads > 0, loads, 0.45)
-    holes = smooth(tooth - 0.3, tooth + 0.5, -(0.75 * bristle + 0.66 * aims.noise(1.0)))
-    laid = spared(canvas, aims, cover * (1 - 0.85 * holes))
-    part = _part(laid)
+    cover = spared(canvas, aims, cover)
+    part = part_of(cover > LEAST_COVER)
     if part is None:
         return
-    colour, share, below = paint[part], laid[part][..., None], canvas.seen[part]
+    bristle = aims.bristle(brush)[part]
+    load = np.clip(1 + 0.28 * bristle, 0.25, 1.7)
+    if loads is not None:
+        load = load * np.where(loads[part] > 0, loads[part], 0.45)
+    holes = smooth(tooth - 0.3, tooth + 0.5, -(0.75 * bristle + 0.66 * aims.noise(1.0)[part]))
+    laid = cover[part] * (1 - 0.85 * holes)
+    colour, share, below = paint[part], laid[..., None], canvas.seen[part]
     there = (canvas.owner[part] > 0)[..., None]
     if step.under == "wet":
-        takes = np.clip(TAKES_UP + 0.12 * bristle[part], 0.12, 0.62)[..., None] * there
-        colour = mixed(colour, blur(canvas.film, 0.35 * brush)[part], takes.astype(np.float32))
-    made = film(below, colour, USUAL_COAT * step.opacity * step.thickness * load[part][..., None])
+        takes = np.clip(TAKES_UP + 0.12 * bristle, 0.12, 0.62)[..., None] * there
+        soft = 0.35 * brush
+        around = grown(part, reach_of_blur(soft))
+        colour = mixed(colour, blur(canvas.film[around], soft)[inside(part, around)], takes.astype(np.float32))
+    made = film(below, colour, USUAL_COAT * step.opacity * step.thickness * load[..., None])
     if step.under == "tacky":
         torn = smooth(0.5, 0.9, aims.noise(max(2.0, 0.3 * brush), 3, hand.seed + 5)[part])[..., None] * there
         made = made + torn * (0.6 * canvas.base[part] + 0.4 * colour - made)
     canvas.seen[part] = below + share * (made - below)
     canvas.film[part] += share * (colour - canvas.film[part])
-    own = canvas.owner[part]
-    own[laid[part] > 0.45] = hand.rank
+    canvas.owner[part][laid > 0.45] = hand.rank
 
 
 def draw_into_each_other(canvas: Canvas, hand: Hand) -> None:
@@ -189,19 +218,25 @@ def draw_into_each_other(canvas: Canvas, hand: Hand) -> None:
     if not other.any() or not mine.any():
         return
     away = np.maximum(distance(other), distance(mine))
-    weight = np.exp(-((away / (0.6 * brush)) ** 2))[..., None].astype(np.float32)
+    reach = 0.6 * brush
+    part = part_of(away < FADES_AT * reach)
+    if part is None:
+        return
+    weight = np.exp(-((away[part] / reach) ** 2))[..., None].astype(np.float32)
     # The brush drags paint along its strokes over the border; a plain blur would look like a lens out of focus.
-    aims = hand.aims
-    down, across = np.mgrid[0 : aims.height, 0 : aims.width].astype(np.float32)
-    pulled = (0.9 * brush * aims.bristle(max(3.0, 0.4 * brush))).astype(np.float32)
-    ratio = absorbed(canvas.seen)
+    pulled = (0.9 * brush * hand.aims.bristle(max(3.0, 0.4 * brush))[part]).astype(np.float32)
+    slant, drawn = hand.aims.slant[part], 0.2 * brush
+    around = grown(part, max(float(np.abs(pulled).max()) + 2, reach_of_blur(drawn)))
+    here = inside(part, around)
+    down, across = np.mgrid[here].astype(np.float32)
+    ratio = absorbed(canvas.seen[around])
     dragged = cv2.remap(
-        np.asarray(ratio, np.float32), across + pulled * np.cos(aims.slant), down + pulled * np.sin(aims.slant),
+        ratio, across + pulled * np.cos(slant), down + pulled * np.sin(slant),
         cv2.INTER_LINEAR, borderMode=cv2.BORDER_REPLICATE,
     )  # fmt: skip
-    soft = returned(0.55 * np.asarray(dragged) + 0.45 * blur(ratio, 0.2 * brush))
-    canvas.seen += weight * (soft - canvas.seen)
-    canvas.film += weight * (canvas.seen - canvas.film)
+    soft = returned(0.55 * np.asarray(dragged) + 0.45 * blur(ratio, drawn)[here])
+    canvas.seen[part] += weight * (soft - canvas.seen[part])
+    canvas.film[part] += weight * (canvas.seen[part] - canvas.film[part])
 
 
 def wash(canvas: Canvas, hand: Hand, dense: Floats, cover: Floats, edge: float = 0.16) -> None:

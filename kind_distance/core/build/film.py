@@ -15,6 +15,7 @@ from kind_distance.core.build.tone import distance, highest, value
 from kind_distance.core.colour.srgb import codes_from_linear
 
 KEPT_EVERY = 4  # passes between canvases that are kept, to go on from
+RIM_PX = 3  # so near a border between planes lies its rim
 MOST_CANVASES, MOST_STAGES = 8, 48  # of one film; 7 MB a canvas and 1 MB a stage
 
 
@@ -54,9 +55,11 @@ class Film:
         self._stages: dict[tuple[BuildStep, ...], Stage] = {}
         self._lock = Lock()
         labels = scene.labels
-        self._border = np.zeros(scene.shape, bool)
-        self._border[:, 1:] |= labels[:, 1:] != labels[:, :-1]
-        self._border[1:] |= labels[1:] != labels[:-1]
+        border = np.zeros(scene.shape, bool)
+        border[:, 1:] |= labels[:, 1:] != labels[:, :-1]
+        border[1:] |= labels[1:] != labels[:-1]
+        self._rims = distance(border) < RIM_PX
+        self._places = [np.flatnonzero(labels == rank) for rank in range(1, len(scene.planes) + 1)]
 
     def stage(self, steps: tuple[BuildStep, ...]) -> Stage:
         """Give the picture after these passes."""
@@ -87,17 +90,12 @@ class Film:
             del self._stages[next(iter(self._stages))]
 
     def _seen(self, canvas: Canvas, before: Floats) -> Stage:
-        values = value(canvas.seen)
-        found = []
-        for rank in range(1, len(self.scene.planes) + 1):
-            inside = self.scene.labels == rank
-            found.append(float(np.median(values[inside])) if inside.any() else 0.0)
+        values = value(canvas.seen).ravel()
         naked = canvas.owner == 0
-        near = distance(self._border) < 3
         return Stage(
             codes_from_linear(canvas.seen),
-            tuple(found),
+            tuple(float(np.median(values[places])) if len(places) else 0.0 for places in self._places),
             float(naked.mean()),
-            float((naked & near).sum() / max(1, int(near.sum()))),
+            float((naked & self._rims).sum() / max(1, int(self._rims.sum()))),
             float((highest(np.abs(canvas.seen - before)) > 0.01).mean()),
         )

@@ -79,7 +79,7 @@ def _value_table() -> NDArray[np.float32]:
 def value_map(linear: FloatArray) -> NDArray[np.float32]:
     """Value of every pixel of a picture in linear light: (H, W, 3) 0-1 -> (H, W) float32, 0-10."""
     Y = np.sqrt(np.clip(luminance(linear), 0.0, 1.0))
-    return _value_table()[np.asarray(Y * 65535 + 0.5, dtype=np.uint16)]
+    return np.take(_value_table(), np.asarray(Y * 65535 + 0.5, dtype=np.uint16), mode="clip")
 
 
 def grey_code(value: FloatArray | float) -> NDArray[np.uint8]:
