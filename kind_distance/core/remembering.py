@@ -6,7 +6,7 @@ from collections.abc import Callable
 from contextlib import suppress
 from ctypes import CDLL
 from dataclasses import fields, is_dataclass
-from functools import partial
+from functools import cache, partial
 from threading import RLock
 from typing import Any, ParamSpec, TypeVar
 
@@ -17,6 +17,7 @@ from cachetools.keys import hashkey
 BUDGET = 72_000_000  # for all that is remembered together: two photos with all that is worked out on them [bytes]
 MMAP_THRESHOLD, ARENA_MAX = -3, -8  # of malloc.h in the GNU C library
 LARGE = 256_000  # what is given back by itself [bytes]
+PLAIN = frozenset((int, float, bool, type(None)))  # of no size worth counting
 LEAST = 2_000  # what keeping anything costs, however small it is [bytes]
 
 Asked = ParamSpec("Asked")
@@ -29,19 +30,27 @@ def sealed(value: Any) -> int:  # noqa: ANN401  anything that is worked out
     It looks into tuples, lists, dictionaries and dataclasses. A class that works parts of itself out later says with
     `grows_by` how much that may come to.
     """
+    kind = type(value)
+    if kind in PLAIN:  # most of what is kept
+        return 0
     if isinstance(value, np.ndarray):
         value.flags.writeable = False
         return int(value.nbytes)
     if isinstance(value, bytes | str):
         return len(value)
     if isinstance(value, tuple | list):
-        return sum(sealed(each) for each in value)
+        return sum(map(sealed, value))
     if isinstance(value, dict):
-        return sum(sealed(each) for each in value.values())
-    if is_dataclass(value) and not isinstance(value, type):
-        later = int(getattr(value, "grows_by", 0))
-        return later + sum(sealed(getattr(value, field.name)) for field in fields(value))
-    return 0
+        return sum(map(sealed, value.values()))
+    inside = _fields_of(kind)  # type: ignore[arg-type]  # a class has a hash, whatever its metaclass says
+    if not inside:
+        return 0
+    return int(getattr(value, "grows_by", 0)) + sum(sealed(getattr(value, name)) for name in inside)
+
+
+@cache
+def _fields_of(kind: type) -> tuple[str, ...]:
+    return tuple(field.name for field in fields(kind)) if is_dataclass(kind) else ()
 
 
 def _size(value: Any) -> int:  # noqa: ANN401

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterable
 from dataclasses import dataclass
 
 import cv2
@@ -71,12 +72,31 @@ def _from(hue: NDArray[np.float64], middle: float) -> NDArray[np.float64]:
     return np.asarray((hue - middle + 180) % 360 - 180)
 
 
-def _families(lab: NDArray[np.float64]) -> list[tuple[float, NDArray[np.bool_]]]:
-    """Hues that stand out, by their middle angle, with where they are; strongest first."""
-    chroma, hue = np.hypot(lab[..., 1], lab[..., 2]), hue_degrees(lab)
+@dataclass(frozen=True)
+class Family:
+    """Hues that stand out together.
+
+    Parameters
+    ----------
+    middle : float
+        Hue angle. [degrees]
+    there : bool array, shape (H, W)
+        Where they are, in the picture at `WIDE_PX`.
+    """
+
+    middle: float
+    there: NDArray[np.bool_]
+
+
+def hue_families(lab: NDArray[np.float32]) -> tuple[Family, ...]:
+    """Find the hues that stand out in a picture, (H, W, 3) CIELAB of any size; strongest first."""
+    wide = min(WIDE_PX, lab.shape[1])
+    high = max(8, round(lab.shape[0] * wide / lab.shape[1]))
+    small = np.asarray(cv2.resize(lab.astype(np.float32), (wide, high), interpolation=cv2.INTER_AREA), np.float64)
+    chroma, hue = np.hypot(small[..., 1], small[..., 2]), hue_degrees(small)
     left = chroma >= max(LEAST_CHROMA, float(np.median(chroma)) + ABOVE_REST)
     least = SHARES[0] * left.size
-    found: list[tuple[float, NDArray[np.bool_]]] = []
+    found: list[Family] = []
     for _ in range(MOST_FAMILIES):
         weights = np.bincount((hue[left] / STEP_DEG).astype(int), minlength=360 // STEP_DEG)
         around = np.sum([np.roll(weights, shift) for shift in range(-REACH, REACH + 1)], axis=0)
@@ -87,31 +107,32 @@ def _families(lab: NDArray[np.float64]) -> list[tuple[float, NDArray[np.bool_]]]
         off = _from(hue, STEP_DEG * (peak + 0.5))
         middle = STEP_DEG * (peak + 0.5) + float(off[left & (np.abs(off) <= REACH_DEG)].mean())
         near = np.abs(_from(hue, middle)) <= FAMILY_DEG
-        found.append((middle, left & near))
+        found.append(Family(middle, left & near))
         left &= ~near
-    return found
+    return tuple(found)
 
 
 def find_lonely_hues(lab: NDArray[np.float32], sky: NDArray[np.bool_] | None = None) -> list[LonelyHue]:
+    """Find colours that live in one corner of a picture, (H, W, 3) CIELAB of any size; see :func:`lonely_among`."""
+    return lonely_among(hue_families(lab), sky)
+
+
+def lonely_among(families: Iterable[Family], sky: NDArray[np.bool_] | None = None) -> list[LonelyHue]:
     """Find colours that are seen in one quarter of the picture and nowhere else, the strongest first.
 
     Parameters
     ----------
-    lab : float32 array, shape (H, W, 3)
-        CIELAB, any size.
+    families : iterable of Family
+        Of the picture.
     sky : bool array, any size, or None
         Where the sky is in the same picture, if that is known: a glow in it is the light itself.
     """
-    wide = min(WIDE_PX, lab.shape[1])
-    high = max(8, round(lab.shape[0] * wide / lab.shape[1]))
-    small = np.asarray(cv2.resize(lab.astype(np.float32), (wide, high), interpolation=cv2.INTER_AREA), np.float64)
-    above = np.zeros((high, wide), bool)
-    if sky is not None:
-        above = cv2.resize(sky.astype(np.uint8), (wide, high), interpolation=cv2.INTER_NEAREST) > 0
     found = []
-    for middle, there in _families(small):
+    for family in families:
+        there = family.there
+        high, wide = there.shape
         size = int(there.sum())
-        if not SHARES[0] <= size / there.size <= SHARES[1] or 2 * int((there & above).sum()) > size:
+        if not SHARES[0] <= size / there.size <= SHARES[1] or _lies_in(sky, there):
             continue
         quarters = np.array([[half.sum() for half in np.array_split(rows, 2, 1)] for rows in np.array_split(there, 2)])
         if quarters.max() < IN_ONE * size:
@@ -119,5 +140,13 @@ def find_lonely_hues(lab: NDArray[np.float32], sky: NDArray[np.bool_] | None = N
         down, across = divmod(int(quarters.argmax()), 2)
         rows, columns = np.nonzero(there)
         x, y = float(columns.mean() + 0.5) / wide, float(rows.mean() + 0.5) / high
-        found.append(LonelyHue(hue_name(middle), size / there.size, down, across, round(x, 3), round(y, 3)))
+        found.append(LonelyHue(hue_name(family.middle), size / there.size, down, across, round(x, 3), round(y, 3)))
     return found
+
+
+def _lies_in(sky: NDArray[np.bool_] | None, there: NDArray[np.bool_]) -> bool:
+    """Whether more than half of a colour lies in the sky."""
+    if sky is None:
+        return False
+    above = cv2.resize(sky.astype(np.uint8), there.shape[::-1], interpolation=cv2.INTER_NEAREST) > 0
+    return bool(2 * (there & above).sum() > there.sum())
