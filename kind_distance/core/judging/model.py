@@ -218,10 +218,17 @@ class Scene:
 
     def solid(self, rank: int) -> bool:
         """Whether a plane is cut round: solid, or laid as a mass though one sees through it, or the farthest."""
-        plane = self.plane(rank)
-        if plane.nature == "solid" or plane.depth == 1:
-            return True
-        return plane.nature in VEILS and not plane.over and rank in self.laid_as_mass
+        return rank in self.solids
+
+    @cached_property
+    def solids(self) -> frozenset[int]:
+        """Planes that are cut round."""
+        found = set()
+        for rank, plane in enumerate(self.planes, start=1):
+            laid = plane.nature in VEILS and not plane.over and rank in self.laid_as_mass
+            if plane.nature == "solid" or plane.depth == 1 or laid:
+                found.add(rank)
+        return frozenset(found)
 
     @cached_property
     def laid_as_mass(self) -> frozenset[int]:

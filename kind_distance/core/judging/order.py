@@ -5,8 +5,8 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from kind_distance.core.judgement import Finding
-from kind_distance.core.judging.model import JudgedThing, Scene
-from kind_distance.core.judging.reading import Read, is_veil, lays
+from kind_distance.core.judging.model import JudgedBorder, JudgedThing, Scene
+from kind_distance.core.judging.reading import Read, cut_round, lays
 
 STRONG_CUT_CM = 25.0
 LEAST_CUT_CM = 5.0
@@ -51,10 +51,15 @@ def _excused(scene: Scene, far: int, near: int, passes: tuple[Read, ...], at: in
 def _cuts(passes: tuple[Read, ...], scene: Scene) -> Iterator[Finding]:
     """Tell of a farther plane that is covered up to a nearer one that stands already."""
     found: dict[tuple[int, ...], list[tuple[Read, float, tuple[int, ...]]]] = {}
+    borders = [
+        border
+        for border in scene.borders
+        if border.edge == "hard" and cut_round(scene, border.far) and cut_round(scene, border.near)
+    ]
     for each in passes:
         if each.rough or each.kind == "underpainting" or (not each.opaque and not each.watercolour):
             continue
-        cut, far, near = _cut_round(each, passes, scene)
+        cut, far, near = _cut_up_to(borders, each, passes, scene)
         if cut >= LEAST_CUT_CM:
             found.setdefault(near, []).append((each, cut, far))
     for near, cuts in found.items():
@@ -68,13 +73,14 @@ def _cuts(passes: tuple[Read, ...], scene: Scene) -> Iterator[Finding]:
         )  # fmt: skip
 
 
-def _cut_round(each: Read, passes: tuple[Read, ...], scene: Scene) -> tuple[float, tuple[int, ...], tuple[int, ...]]:
+def _cut_up_to(
+    borders: list[JudgedBorder], each: Read, passes: tuple[Read, ...], scene: Scene
+) -> tuple[float, tuple[int, ...], tuple[int, ...]]:
+    """Say how far a pass is painted up to nearer planes that stand already [cm], and which those planes are."""
     cut, fars, nears = 0.0, set(), set()
-    for border in scene.borders:
+    for border in borders:
         far, near = border.far, border.near
-        if border.edge != "hard" or near in each.ranks or not scene.solid(far) or not scene.solid(near):
-            continue
-        if is_veil(each, far) or is_veil(each, near) or not lays(each, far, passes):
+        if near in each.ranks or not lays(each, far, passes):
             continue
         stands = any(
             lays(other, near, passes) and not other.rough and other.kind != "underpainting"
@@ -180,10 +186,11 @@ def _ahead(passes: tuple[Read, ...], scene: Scene) -> Iterator[Finding]:
     if school in (*AREA_SCHOOLS, "focus_first"):
         return
     early, bare_ranks, bare_share = [], set(), 0.0
+    begun = _masses_begun(passes)
     for each in passes:
         if not each.is_fine or fine_minutes(each) < SHORT_FINE_MIN:
             continue
-        bare = [rank for rank in _bare(each, passes, scene) if not _kept_for_last(scene, rank, each)]
+        bare = [rank for rank in _bare(each, begun, scene) if not _kept_for_last(scene, rank, each)]
         share = sum(scene.plane(rank).share for rank in bare)
         if share >= BARE_SHARE - 1e-9:
             early.append(each)
@@ -197,17 +204,23 @@ def _ahead(passes: tuple[Read, ...], scene: Scene) -> Iterator[Finding]:
         )  # fmt: skip
 
 
-def _bare(each: Read, passes: tuple[Read, ...], scene: Scene) -> list[int]:
+def _masses_begun(passes: tuple[Read, ...]) -> dict[int, int]:
+    """Say at which place in the order the mass of each plane is begun; a plane that gets none is not there."""
+    begun: dict[int, int] = {}
+    for each in passes:
+        if each.kind != "underpainting":
+            for rank in each.covered:
+                begun[rank] = min(each.at, begun.get(rank, each.at))
+    return begun
+
+
+def _bare(each: Read, begun: dict[int, int], scene: Scene) -> list[int]:
     """List the solid planes that are bare when a pass begins: their mass is still to come."""
-    found = []
-    for plane in scene.planes:
-        rank = plane.rank
-        if not scene.solid(rank) or rank in each.ranks and not each.only_things:
-            continue
-        masses = [other for other in passes if other.is_mass and other.covers(rank) and other.kind != "underpainting"]
-        if masses and all(other.at > each.at for other in masses):
-            found.append(rank)
-    return found
+    return [
+        rank
+        for rank, at in sorted(begun.items())
+        if at > each.at and scene.solid(rank) and (rank not in each.ranks or each.only_things)
+    ]
 
 
 def _kept_for_last(scene: Scene, rank: int, each: Read) -> bool:

@@ -74,7 +74,13 @@ class Read:
 
     def covers(self, rank: int) -> bool:
         """Whether it covers a plane."""
-        return self.is_mass and not self.only_things and self.share >= COVERS_FROM and rank in self.ranks
+        return rank in self.covered
+
+    @cached_property
+    def covered(self) -> frozenset[int]:
+        """Planes that it covers."""
+        whole = self.is_mass and not self.only_things and self.share >= COVERS_FROM
+        return frozenset(self.ranks if whole else ())
 
     @property
     def watercolour(self) -> bool:
@@ -202,6 +208,6 @@ def lays(each: Read, rank: int, passes: tuple[Read, ...]) -> bool:
     return not any(other.is_mass and rank in other.ranks for other in passes)
 
 
-def is_veil(each: Read, rank: int) -> bool:
-    """Whether a plane is no film of its own to be cut round: a veil, glass or thin things."""
-    return not each.scene.solid(rank) or each.scene.plane(rank).nature in (*VEILS, "accents")
+def cut_round(scene: Scene, rank: int) -> bool:
+    """Whether a plane is a film of its own to be cut round: no veil, no glass, no thin things."""
+    return scene.solid(rank) and scene.plane(rank).nature not in (*VEILS, "accents")
