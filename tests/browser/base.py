@@ -117,6 +117,14 @@ class InBrowser(unittest.TestCase):
         self.settle(page)
         return page
 
+    def until(self, true):
+        """Wait until a sentence of the page's own language is true."""
+        end = time.monotonic() + LONGEST_MS / 1000
+        while not self.page.evaluate(true):
+            self.page.wait_for_timeout(50)
+            if time.monotonic() > end:
+                self.fail(f"never true: {true}")
+
     def settle(self, page=None):
         """Wait until everything is answered and nothing more was asked for a while."""
         page = page or self.page

@@ -92,7 +92,7 @@ class ByKeyboard(_ASession, InBrowser):
         page.get_by_role("link", name="Log").click()
         page.get_by_role("button", name="Or try the camera that stands in").click()
         ladder = page.get_by_role("group", name="Values of the painting against the plan")
-        expect(ladder).to_be_visible(timeout=30_000)
+        expect(ladder).to_be_visible()
         margin = page.get_by_role("complementary", name="What to look at")
         before = page.request.get(f"{self.address}/api/paintings/{TEA}").json()
         remedy = margin.get_by_role("button", name="Add that pass to").first
@@ -106,7 +106,7 @@ class ByKeyboard(_ASession, InBrowser):
         corner.focus()
         page.keyboard.press("ArrowRight")
         page.get_by_role("button", name="These are its corners").click()
-        expect(page.get_by_role("slider", name="How far the painting lies over the plan")).to_be_visible(timeout=20_000)
+        expect(page.get_by_role("slider", name="How far the painting lies over the plan")).to_be_visible()
 
     def test_a_mark_for_next_time_by_keyboard(self):
         self.now = BEGIN
@@ -119,7 +119,7 @@ class ByKeyboard(_ASession, InBrowser):
         expect(self.now_said()).to_have_text("Draw the planes")
         self.go(f"/paintings/{TEA}/log")
         page.get_by_role("button", name="Or try the camera that stands in").click()
-        page.get_by_role("button", name="Marks for next time").click(timeout=30_000)
+        page.get_by_role("button", name="Marks for next time").click()
         pad = page.get_by_role("application")
         pad.focus()
         for key in ("ArrowRight", "ArrowRight", "ArrowUp"):
@@ -259,7 +259,7 @@ class SurfaceMap(InBrowser):
     def test_a_dull_place_is_marked_by_keys_told_and_even_again(self):
         page = self.go(f"/paintings/{POOL}/log")
         page.get_by_role("button", name="Or try the camera that stands in").click()
-        page.get_by_role("button", name="Dull or glossy places").click(timeout=60_000)
+        page.get_by_role("button", name="Dull or glossy places").click()
         pad = page.get_by_role("application")
         pad.focus()
         for key in ("ArrowRight", "ArrowRight", "ArrowUp", "Enter"):

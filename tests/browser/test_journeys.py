@@ -205,9 +205,9 @@ class FocusGoesOn(ByKeyboard):
     """After every deed the focus is somewhere sensible, never on the bare page."""
 
     def somewhere(self, deed):
-        self.page.wait_for_timeout(250)
+        self.page.wait_for_timeout(250)  # until what had it is gone
         with self.subTest(after=deed):
-            self.assertNotEqual(self.page.evaluate("document.activeElement.tagName"), "BODY")
+            self.until("document.activeElement !== document.body")
 
     def test_from_the_brief_to_the_sheet(self):
         page = self.go("/")

@@ -47,7 +47,7 @@ class Mixes(InBrowser):
     def test_the_build_is_scrubbed_and_held_beside(self):
         page = self.go(f"/paintings/{MILL}/mixes")
         page.get_by_role("button", name="Show the build").click()
-        expect(page.get_by_role("button", name="Hold this stage beside")).to_be_visible(timeout=60_000)
+        expect(page.get_by_role("button", name="Hold this stage beside")).to_be_visible()
         page.get_by_label("Stage", exact=True).fill("3")
         page.get_by_role("button", name="Hold this stage beside").click()
         page.get_by_label("Stage", exact=True).fill("9")

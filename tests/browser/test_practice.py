@@ -24,7 +24,7 @@ class _Drills:
     def ask(self, name):
         self.page.locator(".skills").get_by_role("button", name=name, exact=True).click()
         ask = self.page.get_by_role("region", name=name)
-        expect(ask).to_be_visible(timeout=20_000)
+        expect(ask).to_be_visible()
         return ask
 
     def press(self, element):
@@ -44,7 +44,7 @@ class _Drills:
                     if not ask.get_by_text("one after the other").count() and not ask.locator(".at").count():
                         break
                 self.press(ask.get_by_role("button", name="That is my answer"))
-                expect(ask.get_by_role("button", name="Next")).to_be_visible(timeout=20_000)
+                expect(ask.get_by_role("button", name="Next")).to_be_visible()
                 self.assertEqual(ask.get_by_text("This one is not counted").count(), 0)
                 wide = page.evaluate("document.documentElement.scrollWidth - window.innerWidth")
                 self.assertLessEqual(wide, 0)
@@ -66,7 +66,7 @@ class ByPointer(_Drills, InBrowser):
         page.get_by_role("button", name="What is wrong here?").focus()
         page.keyboard.press("Enter")
         ask = page.get_by_role("region", name="What is wrong here?")
-        expect(ask).to_be_visible(timeout=20_000)
+        expect(ask).to_be_visible()
         page.wait_for_timeout(900)
         page.keyboard.press("1")
         expect(ask.get_by_role("button", name="Nothing is wrong")).to_have_attribute("aria-pressed", "true")
@@ -74,7 +74,7 @@ class ByPointer(_Drills, InBrowser):
         page.keyboard.press("Enter")
         expect(ask.get_by_role("status")).to_be_visible()
         page.keyboard.press("n")
-        expect(page.get_by_role("button", name="That is my answer")).to_be_visible(timeout=20_000)
+        expect(page.get_by_role("button", name="That is my answer")).to_be_visible()
 
     def test_sliders_by_keys_change_the_shapes_and_move_a_frame(self):
         page = self.begin()
@@ -127,7 +127,7 @@ class ByPointer(_Drills, InBrowser):
                     if name == "Six formats":
                         page.locator("figure svg").click()
                     page.get_by_role("button", name="That is my answer").click()
-                    expect(page.get_by_role("button", name="Next")).to_be_visible(timeout=20_000)
+                    expect(page.get_by_role("button", name="Next")).to_be_visible()
             page.get_by_role("button", name="What your answers show").click()
 
     def test_everything_of_a_learner_is_deleted(self):

@@ -90,7 +90,7 @@ class Score(InBrowser):
         page = self.open()
         page.get_by_role("button", name="Look for a better one").click()
         offers = page.get_by_role("region", name="Other plans")
-        offers.get_by_role("button", name="Plan it anew").click(timeout=60_000)
+        offers.get_by_role("button", name="Plan it anew").click()
         expect(offers).to_contain_text("You took a plan")
         offers.get_by_role("button", name="Discard the plan").click()
         expect(offers).not_to_contain_text("You took a plan")

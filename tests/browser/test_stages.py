@@ -258,8 +258,7 @@ class Sessions(InBrowser):
 
     def test_long_plans_scroll_to_what_comes_next(self):
         page = self.go(f"/paintings/{POOL}/sessions")
-        page.wait_for_timeout(200)
-        self.assertGreater(page.evaluate("document.querySelector('.scroll').scrollLeft"), 100)
+        self.until("document.querySelector('.scroll')?.scrollLeft > 100")
         expect(page.get_by_role("button", name="Thursday 3 December")).to_be_in_viewport()
 
 
