@@ -114,6 +114,8 @@ class InBrowser(unittest.TestCase):
         page = page or self.page
         self.waiting.clear()  # what the page before asked for is of no use to this one
         page.goto(self.address + path)
+        # However long a slow machine takes to begin: every screen has its work, or a heading that says what is wrong.
+        page.locator("main:visible, h1:visible, h2:visible").first.wait_for()
         self.settle(page)
         return page
 
@@ -128,6 +130,7 @@ class InBrowser(unittest.TestCase):
     def settle(self, page=None):
         """Wait until everything is answered and nothing more was asked for a while."""
         page = page or self.page
+        self.asked_last = time.monotonic()
         end = time.monotonic() + 2 * LONGEST_MS / 1000
         while self.waiting or time.monotonic() - self.asked_last < QUIET_S:
             page.wait_for_timeout(50)
