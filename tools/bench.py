@@ -312,7 +312,7 @@ def mixing(file: Path) -> Iterator[Figure]:
         times.append(1000 * (time.perf_counter() - start))
     yield "one stage of the build at 640 px (median)", statistics.median(times), 150.0, "ms"
     yield f"a film of {len(steps)} passes, for 20", sum(times) * 20 / len(steps) / 1000, 3.0, "s"
-    changed = (*steps[:-3], replace(steps[-3], thickness=1.5), *steps[-2:])
+    changed = (*steps[:-3], replace(steps[-3], thickness=steps[-3].thickness + 0.5), *steps[-2:])
     start = time.perf_counter()
     film.stage(changed)
     yield (
