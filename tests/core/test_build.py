@@ -8,7 +8,7 @@ import numpy as np
 
 from kind_distance.core.build import tone
 from kind_distance.core.build.aims import Aims
-from kind_distance.core.build.brushwork import _spread
+from kind_distance.core.build.brushwork import Hand, _spread, lay, wash
 from kind_distance.core.build.film import Film
 from kind_distance.core.build.model import BuildPlane, BuildScene, BuildStep
 from kind_distance.core.build.passes import bare, painted
@@ -298,3 +298,44 @@ class Parts(unittest.TestCase):
         power = np.full((2, 2, 1), 1.5, np.float32)
         tone.film(ground, paint, power)
         self.assertTrue((ground == 0.5).all() and (paint == np.float32(0.2)).all() and (power == 1.5).all())
+
+
+class UnderTheBrush(unittest.TestCase):
+    """One film or wash at a time, laid flat."""
+
+    def setUp(self):
+        self.scene = scene()
+        self.aims = Aims(self.scene)
+        self.canvas = bare(self.aims)
+        self.whole = np.ones(self.scene.shape, np.float32)
+
+    def flat(self, colour):
+        return np.broadcast_to(np.array(colour, np.float32), (*self.scene.shape, 3)).copy()
+
+    def test_a_brush_takes_up_about_two_fifths_of_the_wet_paint_below(self):
+        """By eye, no source: less would make no mud, more would leave nothing of the paint that is laid."""
+        blue, yellow = self.flat((0.1, 0.15, 0.5)), self.flat((0.7, 0.5, 0.08))
+        self.canvas.seen, self.canvas.film = blue.copy(), blue.copy()
+        self.canvas.owner[:] = 1
+        thick = BuildStep(4, "block_in", (2,), thickness=20.0, under="wet")
+        lay(self.canvas, Hand(self.aims, thick, 2, 6.0, 1), yellow, self.whole, 9.0)
+        share = (absorbed(self.canvas.seen) - absorbed(yellow)) / (absorbed(blue) - absorbed(yellow))
+        self.assertTrue(0.34 < float(np.median(share)) < 0.42, np.median(share))
+
+    def test_a_wash_is_the_film_where_it_covers_half(self):
+        faint = np.full(self.scene.shape, 0.46, np.float32)
+        faint[60:] = 0.54
+        before = self.canvas.film.copy()
+        hand = Hand(self.aims, BuildStep(4, "block_in", (2,)), 2, 6.0, 1)
+        wash(self.canvas, hand, self.flat((0.5, 0.4, 0.1)), faint)
+        same = (self.canvas.film == before).all(axis=-1)
+        self.assertTrue(same[:60].all())
+        self.assertFalse(same[60:].any())
+
+    def test_a_rim_of_three_pixels_runs_along_each_border(self):
+        film = Film(self.scene)
+        for off, shows in ((3, True), (4, False), (-3, True), (-4, False)):
+            self.canvas.owner[:] = 1
+            self.canvas.owner[50 + off] = 0  # the hill begins in row 50
+            with self.subTest(off=off):
+                self.assertEqual(film._seen(self.canvas, self.canvas.seen).rims > 0, shows)
