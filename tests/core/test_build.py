@@ -339,3 +339,23 @@ class UnderTheBrush(unittest.TestCase):
             self.canvas.owner[50 + off] = 0  # the hill begins in row 50
             with self.subTest(off=off):
                 self.assertEqual(film._seen(self.canvas, self.canvas.seen).rims > 0, shows)
+
+    def test_a_wash_is_mixed_thinner_over_one_that_is_paler_by_three_tenths(self):
+        """Both together are to be as dense as planned."""
+
+        def light(paler):
+            far, hill, wood = self.scene.planes
+            seen = replace(self.scene, transparent=True, planes=(replace(far, mass=hill.mass + paler), hill, wood))
+            canvas = bare(Aims(seen))
+            canvas.seen = canvas.seen * np.float32(0.8)
+            canvas.owner[:] = 1
+            return float(painted(canvas, Aims(seen), BLOCKED[1]).seen[60:80].mean())
+
+        self.assertAlmostEqual(light(-2.0), light(0.28), delta=0.002)
+        self.assertGreater(light(0.32), light(0.28) + 0.03)
+        self.assertAlmostEqual(light(0.32), light(2.0), delta=0.002)
+
+    def test_a_pass_on_the_whole_surface_paints_every_plane(self):
+        whole = painted(self.canvas, self.aims, BuildStep(3, "block_in", ()))
+        for rank in (1, 2, 3):
+            self.assertGreater(float((whole.owner == rank)[self.scene.labels == rank].mean()), 0.8)
