@@ -213,6 +213,15 @@ class Keyboard(InBrowser):
         page.keyboard.press("Tab")
         expect(page.locator("main :focus")).to_have_count(1)
 
+    def test_a_painting_that_is_not_there_takes_the_focus_with_its_way_out(self):
+        self.expected = ("404",)
+        page = self.go("/")
+        page.route(f"**/api/paintings/{TEA}", lambda route: route.continue_(url=f"{self.address}/api/paintings/99"))
+        page.locator("article.strip").filter(has_text="Tea terraces").get_by_role("link").first.press("Enter")
+        expect(page.locator("main")).to_be_focused()
+        page.keyboard.press("Tab")
+        expect(page.get_by_role("link", name="Back to the shelf")).to_be_focused()
+
     def test_the_way_to_the_work_hides_nothing_that_is_pressed(self):
         page = self.go(f"/paintings/{TEA}/thumbnails")
         page.get_by_role("link", name="To the work").focus()

@@ -157,13 +157,13 @@ useKeys((event) => {
         </router-view>
       </div>
     </template>
+    <main v-else-if="table.problem" id="desk" class="waiting" tabindex="-1">
+      <h1>{{ table.problem.message }}</h1>
+      <p>{{ table.problem.wayOut }}</p>
+      <router-link class="do" to="/">Back to the shelf</router-link>
+    </main>
     <div v-else class="waiting">
-      <template v-if="table.problem">
-        <h1>{{ table.problem.message }}</h1>
-        <p>{{ table.problem.wayOut }}</p>
-        <router-link class="do" to="/">Back to the shelf</router-link>
-      </template>
-      <p v-else role="status" class="say">Opening the painting…</p>
+      <p role="status" class="say">Opening the painting…</p>
     </div>
     <FootLine
       :has-photo="hasPhoto"
