@@ -64,8 +64,6 @@ def _demo():
     atexit.register(shutil.rmtree, folder, ignore_errors=True)
     file = Path(folder) / "demo.sqlite"
     seed(file, NOW)
-    with opened(file) as db:
-        db.execute("PRAGMA wal_checkpoint(TRUNCATE)")  # all of it in the one file
     return file
 
 

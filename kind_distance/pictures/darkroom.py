@@ -22,6 +22,7 @@ from kind_distance.core.picture.balance import Place, balanced
 from kind_distance.core.picture.crops import Crop
 from kind_distance.core.picture.departures import Departure, depart
 from kind_distance.core.picture.focus import Focus
+from kind_distance.core.picture.lonely_hue import Family, hue_families
 from kind_distance.core.picture.page import Corners, Frame, find_frames, sketch_values, straighten_sketch
 from kind_distance.core.picture.thumbnail import (
     Plain,
@@ -241,6 +242,12 @@ def _cropped(file: Path, plate: Plate, crop: Crop) -> WorkingPicture:
     # A small crop from the working size would be coarse; the size on screen holds more.
     codes = crop.of(view_codes(file, plate), *plate.size_px)
     return WorkingPicture.of(np.ascontiguousarray(codes))
+
+
+@remembered
+def hue_families_of(file: Path, plate: Plate, crop: Crop | None) -> tuple[Family, ...]:
+    """Find the hues that stand out in a developed picture or a crop of it, as it came: no departure changes them."""
+    return hue_families(framed(file, Framing(plate, crop)).lab)
 
 
 @remembered

@@ -15,6 +15,7 @@ from kind_distance.core.build.passes import bare, painted
 from kind_distance.core.build.tone import absorbed, at_value, film, mixed, returned, value
 from kind_distance.core.colour.lab import lab_from_linear
 from kind_distance.core.colour.srgb import linear_from_codes
+from kind_distance.core.picture.parts import grown, part_of, place_in
 
 OCHRE = (0.5, 0.33, 0.16)
 
@@ -280,17 +281,17 @@ class Parts(unittest.TestCase):
     def test_a_part_holds_all_that_is_wanted(self):
         wanted = np.zeros((40, 60), bool)
         wanted[12:20, 5] = wanted[30, 50] = True
-        self.assertEqual(tone.part_of(wanted), (slice(12, 31), slice(5, 51)))
-        self.assertEqual(tone.part_of(wanted, 6.2), (slice(5, 38), slice(0, 58)))
-        self.assertIsNone(tone.part_of(np.zeros((4, 4), bool)))
+        self.assertEqual(part_of(wanted), (slice(12, 31), slice(5, 51)))
+        self.assertEqual(part_of(wanted, 6.2), (slice(5, 38), slice(0, 58)))
+        self.assertIsNone(part_of(np.zeros((4, 4), bool)))
 
     def test_a_blur_in_a_part_is_the_blur_of_the_whole(self):
         whole = np.random.default_rng(5).random((120, 160, 3)).astype(np.float32)
         for sigma in (0.1, 0.55, 3.0, 7.5):
             for part in ((slice(0, 30), slice(100, 160)), (slice(50, 71), slice(40, 55))):
                 with self.subTest(sigma=sigma, part=part):
-                    around = tone.grown(part, tone.reach_of_blur(sigma))
-                    found = tone.blur(whole[around], sigma)[tone.inside(part, around)]
+                    around = grown(part, tone.reach_of_blur(sigma))
+                    found = tone.blur(whole[around], sigma)[place_in(around, part)]
                     np.testing.assert_allclose(found, tone.blur(whole, sigma)[part], atol=1e-6)
 
     def test_a_film_in_place_leaves_what_it_was_given(self):

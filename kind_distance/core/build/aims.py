@@ -16,11 +16,11 @@ from kind_distance.core.build.tone import (
     blur,
     drawn_out,
     noise,
-    part_of,
     signed_distance,
     value,
 )
 from kind_distance.core.colour.srgb import codes_from_linear, linear_from_codes
+from kind_distance.core.picture.parts import part_of
 
 Level = Literal["mass", "form", "fine"]
 

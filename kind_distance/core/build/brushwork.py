@@ -13,22 +13,19 @@ from kind_distance.core.build.model import BuildStep, Canvas
 from kind_distance.core.build.tone import (
     LUMINANCE,
     Floats,
-    Part,
     absorbed,
     blur,
     density,
     distance,
     film,
-    grown,
-    inside,
     mixed,
-    part_of,
     reach_of_blur,
     returned,
     signed_distance,
     smooth,
 )
 from kind_distance.core.mixing.film import USUAL_COAT
+from kind_distance.core.picture.parts import Part, grown, part_of, place_in
 
 UNDER_NEARER = 1.0  # brush widths that paint runs on under a nearer plane that is still to come
 LEAST_COVER = 0.01  # below it nothing is laid
@@ -201,7 +198,7 @@ def lay(canvas: Canvas, hand: Hand, paint: Floats, cover: Floats, tooth: float, 
         takes = np.clip(TAKES_UP + 0.12 * bristle, 0.12, 0.62)[..., None] * there
         soft = 0.35 * brush
         around = grown(part, reach_of_blur(soft))
-        colour = mixed(colour, blur(canvas.film[around], soft)[inside(part, around)], takes.astype(np.float32))
+        colour = mixed(colour, blur(canvas.film[around], soft)[place_in(around, part)], takes.astype(np.float32))
     made = film(below, colour, USUAL_COAT * step.opacity * step.thickness * load[..., None])
     if step.under == "tacky":
         torn = smooth(0.5, 0.9, aims.noise(max(2.0, 0.3 * brush), 3, hand.seed + 5)[part])[..., None] * there
@@ -227,7 +224,7 @@ def draw_into_each_other(canvas: Canvas, hand: Hand) -> None:
     pulled = (0.9 * brush * hand.aims.bristle(max(3.0, 0.4 * brush))[part]).astype(np.float32)
     slant, drawn = hand.aims.slant[part], 0.2 * brush
     around = grown(part, max(float(np.abs(pulled).max()) + 2, reach_of_blur(drawn)))
-    here = inside(part, around)
+    here = place_in(around, part)
     down, across = np.mgrid[here].astype(np.float32)
     ratio = absorbed(canvas.seen[around])
     dragged = cv2.remap(

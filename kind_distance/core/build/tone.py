@@ -12,7 +12,6 @@ from kind_distance.core.colour.munsell import luminance_from_value, value_map
 from kind_distance.core.remembering import remembered
 
 Floats = NDArray[np.floating[Any]]
-Part = tuple[slice, slice]  # rows and columns
 
 LEAST, MOST = 0.006, 0.96  # reflectances that paint has
 LUMINANCE: Floats = np.array([0.2126, 0.7152, 0.0722], np.float32)
@@ -101,30 +100,6 @@ def blur(picture: Floats, sigma: float) -> Floats:
 def reach_of_blur(sigma: float) -> int:
     """How far a blur looks. [px]."""
     return int(4 * max(0.3, sigma)) + 2
-
-
-def part_of(wanted: NDArray[np.bool_], room: float = 0) -> Part | None:
-    """Rows and columns that hold all that is wanted, with some room round it [px]; None where nothing is."""
-    rows, columns = np.flatnonzero(wanted.any(axis=1)), np.flatnonzero(wanted.any(axis=0))
-    if not len(rows):
-        return None
-    return grown((slice(rows[0], rows[-1] + 1), slice(columns[0], columns[-1] + 1)), room)
-
-
-def grown(part: Part, room: float) -> Part:
-    """Give a part with more room round it, as far as the picture goes. [px]."""
-    more = int(np.ceil(room))
-    rows, columns = part
-    return (
-        slice(max(0, rows.start - more), rows.stop + more),
-        slice(max(0, columns.start - more), columns.stop + more),
-    )
-
-
-def inside(part: Part, outer: Part) -> Part:
-    """Say where a part lies inside a larger one."""
-    (rows, columns), (top, left) = part, (outer[0].start, outer[1].start)
-    return slice(rows.start - top, rows.stop - top), slice(columns.start - left, columns.stop - left)
 
 
 def distance(inside: NDArray[np.bool_]) -> Floats:

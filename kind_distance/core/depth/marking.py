@@ -17,6 +17,7 @@ from numpy.typing import NDArray
 
 from kind_distance.core.depth.segments import Segments
 from kind_distance.core.depth.thin import find_thin
+from kind_distance.core.picture.parts import part_of
 from kind_distance.core.picture.working import WorkingPicture
 from kind_distance.core.remembering import remembered
 from kind_distance.errors import DomainError
@@ -246,10 +247,9 @@ def line_sides(stroke: Stroke, height: int, width: int) -> NDArray[np.uint8]:
 def _nearest_above(stroke: Stroke, height: int, width: int) -> tuple[tuple[slice, slice], NDArray[np.uint8]]:
     """Say which part of the picture a level line bears on, and the least plane of each of its pixels."""
     below = line_sides(stroke, height, width) == 2
-    rows, columns = np.flatnonzero(below.any(axis=1)), np.flatnonzero(below.any(axis=0))
-    if not rows.size:
+    part = part_of(below)
+    if part is None:
         return (slice(0, 0), slice(0, 0)), np.zeros((0, 0), np.uint8)
-    part = (slice(int(rows[0]), height), slice(int(columns[0]), int(columns[-1]) + 1))
     return part, np.ascontiguousarray(below[part]).view(np.uint8) * np.uint8(stroke.plane)
 
 

@@ -14,6 +14,7 @@ from numpy.typing import NDArray
 
 from kind_distance.core.depth.marking import Stroke
 from kind_distance.core.judgement import Finding, Severity
+from kind_distance.core.picture.parts import part_of
 from kind_distance.errors import DomainError
 
 WAYS = {
@@ -105,14 +106,13 @@ def measure_kept(
     """
     inside = reserve.mask(*labels.shape)
     count, size = int(inside.sum()), labels.size
-    if count < LEAST_SHARE * size or count == 0:
+    if count < LEAST_SHARE * size:
         return None
     reach = max(5, round(0.35 * float(np.sqrt(count)))) | 1
     # Only the light and what stands around it are looked at.
-    part = tuple(
-        slice(max(0, int(at[0]) - reach), int(at[-1]) + 1 + reach)
-        for at in (np.flatnonzero(inside.any(axis=1)), np.flatnonzero(inside.any(axis=0)))
-    )
+    part = part_of(inside, reach)
+    if part is None:
+        return None
     inside, labels, value = np.ascontiguousarray(inside[part]), labels[part], value[part]
     held = np.bincount(labels[inside], minlength=len(planned) + 1)[1:]
     planes = tuple((int(n) + 1, float(held[n] / count)) for n in np.argsort(-held, kind="stable") if held[n])

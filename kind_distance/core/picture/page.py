@@ -15,6 +15,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from kind_distance.core.colour.munsell import value_map
+from kind_distance.core.picture.parts import part_of
 from kind_distance.errors import DomainError
 
 Corners = tuple[tuple[float, float], tuple[float, float], tuple[float, float], tuple[float, float]]
@@ -220,9 +221,11 @@ OUTWARD = (np.array([0.0, -1.0]), np.array([1.0, 0.0]), np.array([0.0, 1.0]), np
 def _frame(mask: NDArray[np.bool_]) -> Frame | None:
     """Find the four sides of one cluster of ink."""
     height, width = mask.shape
-    rows, columns = np.flatnonzero(mask.any(axis=1)), np.flatnonzero(mask.any(axis=0))
-    top, left = rows[0], columns[0]
-    cut = mask[top : rows[-1] + 1, left : columns[-1] + 1]
+    part = part_of(mask)
+    if part is None:
+        return None
+    top, left = part[0].start, part[1].start
+    cut = mask[part]
     near = max(1.5, NEAR_LINE * float(np.hypot(height, width)) / 2)
     lines, confidence, across = [], 1.0, []
     for side, outward in enumerate(OUTWARD):

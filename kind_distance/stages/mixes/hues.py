@@ -7,7 +7,7 @@ from pathlib import Path
 
 import numpy as np
 
-from kind_distance.core.picture.lonely_hue import LonelyHue, corner_said, find_lonely_hues
+from kind_distance.core.picture.lonely_hue import LonelyHue, corner_said, lonely_among
 from kind_distance.follow import step
 from kind_distance.pictures import darkroom
 from kind_distance.pictures.plates import crop_of_plan, focus_of, main_source, plate_of
@@ -48,12 +48,11 @@ def unanswered_hue(file: Path, state: State) -> Unanswered | None:
     focus = focus_of(state, source.number, crop)
     if focus is None:
         return None  # a colour alone is what a focus is made of: nobody can say which it is
-    lab = darkroom.working(file, plate_of(source)).lab
+    plate = plate_of(source)
     if crop is not None:
-        size = plate_of(source).size_px
-        lab, labels = (np.ascontiguousarray(crop.of(each, *size)) for each in (lab, labels))
+        labels = np.ascontiguousarray(crop.of(labels, *plate.size_px))
     skies = [plane.rank for plane in state.planes if plane.kind == "sky"]
-    for hue in find_lonely_hues(lab, np.isin(labels, skies)):
-        if not hue.belongs_to(focus, lab.shape[0] / lab.shape[1]):
+    for hue in lonely_among(darkroom.hue_families_of(file, plate, crop), np.isin(labels, skies)):
+        if not hue.belongs_to(focus, labels.shape[0] / labels.shape[1]):
             return _answer(hue, labels, skies)
     return None

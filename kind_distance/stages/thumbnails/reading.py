@@ -30,7 +30,7 @@ from kind_distance.core.picture.horizon import (
     Line,
     likeliest,
 )
-from kind_distance.core.picture.lonely_hue import Family, LonelyHue, hue_families, lonely_among
+from kind_distance.core.picture.lonely_hue import LonelyHue, lonely_among
 from kind_distance.core.picture.thumbnail import SOFTNESS_RANGE, Thumbnail, ThumbnailSettings
 from kind_distance.core.picture.working import THUMBNAIL_SIZE
 from kind_distance.core.remembering import remembered
@@ -153,12 +153,6 @@ def _gaps(file: Path, state: State, framing: Framing, labels: Labels | None, sou
     return find_gaps(value, far.astype(bool), _rises(file, framing))
 
 
-@remembered
-def _hue_families(file: Path, framing: Framing) -> tuple[Family, ...]:
-    """Find the hues that stand out; a stroke only says which of them lie in the sky."""
-    return hue_families(darkroom.framed(file, framing).lab)
-
-
 def _lonely(file: Path, state: State, framing: Framing, labels: Labels | None) -> list[LonelyHue]:
     """Find colours in one corner, but for a glow in the marked sky; a sketch has no colours."""
     if framing.plate.sketch:
@@ -168,7 +162,7 @@ def _lonely(file: Path, state: State, framing: Framing, labels: Labels | None) -
         sky = np.isin(labels, [plane.rank for plane in state.planes if plane.kind == "sky"])
         if framing.crop is not None:
             sky = framing.crop.of(sky, *framing.size_px)
-    return lonely_among(_hue_families(file, framing), sky)
+    return lonely_among(darkroom.hue_families_of(file, framing.plate, framing.crop), sky)
 
 
 def focus_remedies(file: Path, state: State, record: ThumbnailRecord) -> tuple[Remedy, ...]:
